@@ -1,0 +1,1 @@
+"""Shadbo plans how canvases and dimensional objects are framed for display."""

@@ -1,0 +1,1 @@
+"""The rules of the trade, as functions of values: no web, no database, no clock, no files."""

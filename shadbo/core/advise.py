@@ -1,0 +1,85 @@
+"""advise(job, shop): the plan, with every remedy tried by planning again with it."""
+
+from shadbo.core.assess import assess
+from shadbo.core.edits import BadEdit, apply
+from shadbo.core.findings import RANK, Effect, Finding, Proposal, Remedy
+from shadbo.core.job import Job
+from shadbo.core.lengths import Both
+from shadbo.core.plan import Plan
+from shadbo.core.shop import Shop
+from shadbo.core.words import both, length, value_text
+
+BUDGET = 24
+SHOWN = 3
+TELLING = ("rail.total", "face.made", "pad.made", "screw.length", "gap.least", "hang.hook")
+"""Lines that say best what a remedy changes, in the order in which they are looked for."""
+
+
+def advise(job: Job, shop: Shop) -> Plan:
+    """Like assess, with up to three remedies a finding: those that lower it and raise nothing to its level."""
+    plan = assess(job, shop)
+    left = BUDGET
+    findings = []
+    for finding in plan.findings:
+        remedies = []
+        for proposal in sorted(finding.proposals, key=lambda p: p.effort):
+            if left == 0:
+                break
+            left -= 1
+            remedy = attempt(plan, finding, proposal, shop)
+            if remedy is not None:
+                remedies.append(remedy)
+        remedies.sort(key=lambda r: (r.proposal.effort, r.price))
+        findings.append(finding.with_remedies(tuple(remedies[:SHOWN])))
+    return plan.with_findings(tuple(findings))
+
+
+def attempt(plan: Plan, finding: Finding, proposal: Proposal, shop: Shop) -> Remedy | None:
+    """Plan again with the proposal; None when it does not help or harms elsewhere."""
+    try:
+        job, _ = apply(plan.desk.job, proposal.edits)
+    except BadEdit:
+        return None
+    after = assess(job, shop)
+    rank = RANK[finding.severity]
+
+    def ranks(p: Plan) -> dict[tuple[str, str], int]:
+        return {(f.code, f.place): RANK[f.severity] for f in p.findings}
+
+    before_ranks, after_ranks = ranks(plan), ranks(after)
+    if after.asks or after_ranks.get((finding.code, finding.place), -1) >= rank:
+        return None
+    if any(r >= rank and r > before_ranks.get(which, -1) for which, r in after_ranks.items()):
+        return None
+    effects = differences(plan, after)
+    old, new = plan.desk.sheet, after.desk.sheet
+    price = round(new["price.materials"].value - old["price.materials"].value, 2)
+    longer_mm = new["rail.total"].value - old["rail.total"].value if "rail.total" in new else 0.0
+    return Remedy(proposal, _says(effects, longer_mm, price, shop), effects, price)
+
+
+def differences(before: Plan, after: Plan) -> tuple[Effect, ...]:
+    """Lines of the sheet whose value changed, by at least what a framer would see."""
+    out = []
+    for key, q in after.desk.sheet.named.items():
+        was = before.desk.sheet.named.get(key)
+        if was is not None and abs(was.value - q.value) > 1e-3:
+            mark = after.desk.mark
+            out.append(Effect(key, q.name.label if q.name else key, value_text(was, mark), value_text(q, mark)))
+    return tuple(out)
+
+
+def _says(effects: tuple[Effect, ...], longer_mm: float, price: float, shop: Shop) -> Both:
+    cost = "no cost" if abs(price) < 0.005 else f"{'+' if price > 0 else '−'} {shop.currency} {abs(price):.2f}"
+    changed = {e.key: e for e in effects}
+    first = next((changed[key] for key in TELLING if key in changed), None)
+    if first is None:
+        return both(cost)
+    if first.key == "rail.total":
+        text = length(abs(longer_mm), shop.the_mark())
+        sign = "+" if longer_mm > 0 else "−"
+        return Both(f"rails {sign} {text.mm} · {cost}", f"rails {sign} {text.inch} · {cost}")
+    word = {"face.made": "face", "pad.made": "pad", "screw.length": "screw", "gap.least": "least gap", "hang.hook": "hook"}
+    name = word[first.key]
+    return Both(f"{name} {first.before.mm} → {first.after.mm} · {cost}", f"{name} {first.before.inch} → {first.after.inch} · {cost}")
+

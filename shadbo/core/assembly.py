@@ -1,0 +1,172 @@
+"""The assembly: what a display turns into, and all that later steps read.
+
+Parts, joins and voids, with places in two planes. *Front plane*: x right and y up from the frame's
+middle, seen from the front. *Edge plane*: x from the frame's front edge towards the wall, y from the
+frame's outer edge inwards. All in millimetres.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Literal
+
+from shadbo.core.lengths import Both
+from shadbo.core.materials import FloaterProfile, Species
+from shadbo.core.quantity import Quantity
+from shadbo.core.sums.spacing import KeepOut
+
+Dot = tuple[float, float]
+Ring = tuple[Dot, ...]
+Side = Literal["top", "right", "bottom", "left"]
+Hatch = Literal["wood", "stretcher", "pad", "cloth", "metal", "air", "none"]
+ViewName = Literal["edge", "front", "back", "parts"]
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """A thing to cut, buy or receive. ``length`` is the long-point length of a mitred rail."""
+
+    id: str
+    role: Literal["rail", "piece", "bar", "brace", "pad", "shim", "strip"]
+    name: str
+    hatch: Hatch
+    count: int = 1
+    length: Quantity | None = None
+    width: Quantity | None = None
+    thick: Quantity | None = None
+    mitred: bool = False
+    side: Side | None = None
+    mass: Quantity | None = None
+    section: Ring = ()
+    open_section: bool = False
+    face: tuple[Ring, ...] = ()
+    seen_from: tuple[ViewName, ...] = ()
+    key: str = ""
+    to_cut: bool = False
+    note: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Fixing:
+    """One place of a join, in the front plane, and how far along its side from the outer corner."""
+
+    at: Dot
+    side: Side
+    along: Quantity
+
+
+@dataclass(frozen=True, slots=True)
+class Join:
+    """What holds what: how many, where, with what load, and what the bench has to do."""
+
+    id: str
+    name: str
+    item: str
+    holds: tuple[str, str]
+    fixings: tuple[Fixing, ...]
+    length: Quantity | None = None
+    diameter_mm: float = 0.0
+    across: Quantity | None = None
+    section: tuple[Dot, Dot] | None = None
+    operations: tuple[str, ...] = ()
+    key: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Layer:
+    """One step of the depth ladder, front to back, on the axis of the edge plane."""
+
+    name: str
+    start_mm: float
+    end_mm: float
+    hatch: Hatch
+    key: str
+    note: Both | str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Dimension:
+    """A quantity that spans two points of a view. ``lane`` counts outwards from the drawing."""
+
+    view: ViewName
+    start: Dot
+    end: Dot
+    quantity: Quantity
+    runs: Literal["across", "upright", "slant"]
+    lane: int = 1
+    edge: Literal["low", "high"] = "low"
+    label: str = ""
+    role: Literal["dimension", "tape"] = "dimension"
+
+
+@dataclass(frozen=True, slots=True)
+class Callout:
+    """A label with a leader to a point of a view."""
+
+    view: ViewName
+    at: Dot
+    words: str
+    quantity: Quantity | None = None
+    second: str = ""
+    second_quantity: Quantity | None = None
+    key: str = ""
+    towards: Literal["left", "right"] = "right"
+
+
+@dataclass(frozen=True, slots=True)
+class BackRail:
+    """What the hanger's screws find behind: width of the rail's back, and how thick the wood is there."""
+
+    species: Species
+    wall: Quantity
+    thick_at_wall: Quantity
+    ledge: Quantity
+    thick_at_ledge: Quantity
+
+
+@dataclass(frozen=True, slots=True)
+class Suitability:
+    """A moulding of the stock held against this piece: the pad it would need, and why it fails, if it does."""
+
+    profile: FloaterProfile
+    pad_mm: float
+    faults: tuple[str, ...]
+    price: float
+
+    @property
+    def fits(self) -> bool:
+        """Whether the piece can be built in it as wanted."""
+        return not self.faults
+
+
+@dataclass(frozen=True, slots=True)
+class Assembly:
+    """A display built from sums: everything that weight, hanging, checks and drawing need.
+
+    ``levers`` names the choices that a check may propose to change, and where they stand in the job.
+    """
+
+    outside_width: Quantity
+    outside_height: Quantity
+    depth: Quantity
+    opening: tuple[Quantity, Quantity]
+    back_rail: BackRail
+    see_through: bool
+    parts: tuple[Part, ...]
+    joins: tuple[Join, ...]
+    layers: tuple[Layer, ...]
+    dimensions: tuple[Dimension, ...]
+    callouts: tuple[Callout, ...]
+    section_name: str
+    levers: Mapping[str, str] = field(default_factory=dict)
+    moulding: FloaterProfile | None = None
+    mouldings: tuple[Suitability, ...] = ()
+    keep_outs: Mapping[Side, list[KeepOut]] = field(default_factory=dict)
+
+    def by_role(self, *roles: str) -> list[Part]:
+        """Parts that play one of these roles."""
+        return [p for p in self.parts if p.role in roles]
+
+    @property
+    def long_side_mm(self) -> float:
+        """The longer outside dimension."""
+        return max(self.outside_width.value, self.outside_height.value)

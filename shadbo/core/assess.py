@@ -1,0 +1,32 @@
+"""assess(job, shop): one pass from the job to its plan. Remedies are only proposed here."""
+
+from shadbo.core.checks import CHECKS
+from shadbo.core.checks.view import Look
+from shadbo.core.cost import material_price
+from shadbo.core.desk import Desk
+from shadbo.core.displays import display_of
+from shadbo.core.findings import by_weight
+from shadbo.core.hanging import plan_hanging
+from shadbo.core.job import Job
+from shadbo.core.plan import Plan
+from shadbo.core.shop import Shop
+
+
+def assess(job: Job, shop: Shop) -> Plan:
+    """The plan of a job in a shop. A function of values: the same two give the same plan anywhere."""
+    desk = Desk.lay(job, shop)
+    display = display_of(job)
+    asks = tuple(display.asks(desk))
+    if asks:
+        return Plan(desk, display, asks, None, None, ())
+    assembly = display.build(desk)
+    masses = [part.mass for part in assembly.parts if part.mass is not None]
+    total = masses[0]
+    for mass in masses[1:]:
+        total = total + mass
+    weight = desk.sheet.let("weight.total", "weight of frame and piece", total)
+    hang = plan_hanging(desk, assembly, weight)
+    material_price(desk, assembly, hang)
+    look = Look(desk, assembly, hang)
+    findings = [finding for check in CHECKS for finding in check(look)]
+    return Plan(desk, display, (), assembly, hang, tuple(by_weight(findings)))

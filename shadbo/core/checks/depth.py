@@ -1,0 +1,85 @@
+"""Where the face sits, against where it was wanted."""
+
+from collections.abc import Iterator
+
+from shadbo.core.checks.view import Look, measure_again
+from shadbo.core.edits import Edit
+from shadbo.core.findings import Finding, Proposal
+from shadbo.core.words import Mm, length
+
+
+def _accept(look: Look, face_mm: float) -> tuple[Proposal, ...]:
+    """Change the wish to the face position that can be had."""
+    levers = look.assembly.levers
+    if "face" not in levers:
+        return ()
+    school = "flush" if abs(face_mm) < 0.05 else "recessed" if face_mm > 0 else "proud"
+    by = abs(face_mm)
+    typed = length(by, look.desk.mark).pick(look.desk.mark.system)
+    edits = [Edit(at=levers["face"], to=school)]
+    if school != "flush":
+        edits.append(Edit(at=levers["face_by"], to={"mm": round(by, 3), "typed": typed}))
+    words = "Accept it flush" if school == "flush" else f"Accept {school} {{}}"
+    return (Proposal(look.say(words, *([] if school == "flush" else [Mm(by)])), tuple(edits), 1),)
+
+
+def _deeper(look: Look) -> list[Proposal]:
+    now = look.assembly.moulding
+    out: list[Proposal] = []
+    for held in [h for h in look.assembly.mouldings if h.fits and h.profile != now][:4]:
+        edits = [Edit(at=look.assembly.levers["profile"], to=held.profile.model_dump(mode="json"))]
+        if "frame.inside_depth" in look.desk.job.pins:
+            edits.append(Edit(at="pins/frame.inside_depth"))
+        out.append(Proposal(look.say("{}", held.profile.name), tuple(edits), 2))
+    return out
+
+
+def face_cannot_be_had(look: Look) -> Iterator[Finding]:
+    """The canvas is deeper than the frame leaves room for: the pad would be less than nothing."""
+    if "pad.wanted" not in look:
+        return
+    pad, p = look["pad.wanted"], look.desk.practice
+    verdict = pad.judge(-p.face_off_mm)
+    if verdict.severity == "fine":
+        return
+    if verdict.severity == "measure":
+        yield measure_again(look, "face.cannot", pad, verdict.read_again, "depth", "The pad")
+        return
+    face, wanted, depth = look["face.made"], look["face.wanted"], look["canvas.depth"]
+    got = face.value
+    stands = "ends flush" if abs(got) < 0.05 else "stands {} proud" if got < 0 else "sits only {} back"
+    values = () if abs(got) < 0.05 else (Mm(abs(got)),)
+    shallower = depth.value + pad.value
+    yield Finding(
+        "face.cannot",
+        "stop",
+        "depth",
+        look.say(f"The canvas {stands}: the frame is {{}} too shallow", *values, Mm(-pad.value)),
+        look.say("{} deep inside, {} of canvas, face wanted at {}", look["frame.inside_depth"], depth, wanted),
+        keys=("pad.wanted", "face.made", "canvas.depth"),
+        proposals=(*_accept(look, got), *_deeper(look)),
+        by_hand=look.say("Or stretch it again on bars no deeper than {}.", Mm(shallower, "down")),
+    )
+
+
+def face_off(look: Look) -> Iterator[Finding]:
+    """The pads in stock, or the ones decided on, leave the face elsewhere than wanted."""
+    if "face.made" not in look:
+        return
+    face, wanted, pad = look["face.made"], look["face.wanted"], look["pad.wanted"]
+    off = face.value - wanted.value
+    if pad.value < -look.desk.practice.face_off_mm or abs(off) <= look.desk.practice.face_off_mm + 1e-6:
+        return
+    proposals = [*_accept(look, face.value), *_deeper(look)]
+    proposals += look.change("pads", None, 1, "Pads as the plan stacks them")
+    where = "further back" if off > 0 else "further forward"
+    yield Finding(
+        "face.off",
+        "caution",
+        "depth",
+        look.say(f"The pads leave the face {{}} {where} than wanted", Mm(abs(off))),
+        look.say("{} of pad wanted, {} stacked", pad, look["pad.made"]),
+        keys=("face.made", "pad.made"),
+        proposals=tuple(proposals),
+        by_hand="Or plane a strip to the pad that is wanted.",
+    )

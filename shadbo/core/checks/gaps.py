@@ -1,0 +1,115 @@
+"""The gap of a floated piece, and the ledge behind it."""
+
+import math
+from collections.abc import Iterator
+
+from shadbo.core.checks.view import Look, measure_again
+from shadbo.core.edits import Edit
+from shadbo.core.findings import Finding, Proposal
+from shadbo.core.quantity import Quantity
+from shadbo.core.sheet import to_mark
+from shadbo.core.words import Mm, length
+
+TOUCHING_MM = 1.0
+
+
+def _where(q: Quantity, look: Look) -> str:
+    """Place of the least or widest gap in words, from the line that won."""
+    winner = next((a for a in q.args if abs(a.value - q.value) < 1e-9), q)
+    _, side, word = winner.key.split(".") if winner.key.count(".") == 2 else ("", "", "")
+    corner = {"top": "upper", "bottom": "lower"}
+    if word == "middle":
+        return f"in the middle of the {side} side"
+    if side in corner:
+        return f"{side} side, at the {word} end"
+    return f"{side} side, at the {corner.get(word, word)} end"
+
+
+def _wider(look: Look, gap_mm: float) -> tuple[Proposal, ...]:
+    mark = look.desk.mark
+    mm = to_mark(gap_mm, 1.0 if mark.system == "mm" else mark.mm, "up")
+    to = {"mm": mm, "typed": length(mm, mark).pick(mark.system)}
+    return look.change("gap", to, 1, "Gap {}", Mm(mm))
+
+
+def _remake(look: Look) -> tuple[Proposal, ...]:
+    """Take the frame's real sizes back: it is made again to the canvas."""
+    pins = [k for k in look.desk.job.pins if k.startswith(("rail.", "frame.inside_width", "frame.inside_height"))]
+    if not pins:
+        return ()
+    edits = tuple(Edit(at=f"pins/{k}") for k in pins)
+    return (Proposal(look.say("Make new rails"), edits, 4),)
+
+
+def gap_too_small(look: Look) -> Iterator[Finding]:
+    """The canvas, or the fold at its corner, comes too near to the wall, or does not go in."""
+    if "gap.least" not in look:
+        return
+    least, wanted = look["gap.least"], look["gap.wanted"]
+    limit = min(look.desk.practice.least_gap_mm, wanted.value)
+    verdict = least.judge(TOUCHING_MM, limit)
+    where = _where(least, look)
+    if verdict.severity == "measure":
+        yield measure_again(look, "gap.small", least, verdict.read_again, "sizes", f"The least gap, {where},")
+        return
+    if verdict.severity == "fine":
+        return
+    title = (
+        look.say("The canvas is {} too large for the frame", Mm(-least.value))
+        if least.value < 0
+        else look.say("Only {} of the {} gap is left", least, wanted)
+    )
+    yield Finding(
+        "gap.small",
+        verdict.severity,
+        "sizes",
+        title,
+        look.say(f"{where}; it should keep {{}}", Mm(limit)),
+        keys=(least.key,),
+        proposals=(*_wider(look, wanted.value + limit - least.value), *_remake(look)),
+        by_hand="Refold the corner flatter, then read again over the fold.",
+    )
+
+
+def gap_uneven(look: Look) -> Iterator[Finding]:
+    """The eye sees a gap that changes by more than a quarter of itself."""
+    if "gap.spread" not in look:
+        return
+    spread, least, most = look["gap.spread"], look["gap.least"], look["gap.most"]
+    mean = (least.value + most.value) / 2
+    limit = max(look.desk.practice.uneven_gap_mm, mean / 4)
+    if spread.value <= limit + 1e-6 or least.value < 0:
+        return
+    yield Finding(
+        "gap.uneven",
+        "caution",
+        "sizes",
+        look.say("The gap runs from {} to {}", least, most),
+        look.say(f"least on the {_where(least, look)}, placed as evenly as it goes; {{}} can be seen", Mm(limit)),
+        keys=(spread.key, least.key, most.key),
+        proposals=(*_wider(look, math.ceil(4 * spread.value)), *_remake(look)),
+        by_hand="Tap the keys until both diagonals agree and refold thick corners, then read again.",
+    )
+
+
+def ledge_too_narrow(look: Look) -> Iterator[Finding]:
+    """Ledge less gap must leave room for a screw to grip the bar."""
+    if "ledge.spare" not in look or look["ledge.spare"].value >= -1e-6:
+        return
+    p, ledge = look.desk.practice, look["profile.ledge"]
+    narrow = ledge.value - p.ledge_beyond_gap_mm
+    proposals: list[Proposal] = []
+    if narrow >= p.least_gap_mm:
+        to = {"mm": narrow, "typed": length(narrow, look.desk.mark).pick(look.desk.mark.system)}
+        proposals += look.change("gap", to, 1, "Gap {}", Mm(narrow))
+    for held in [h for h in look.assembly.mouldings if h.fits][:3]:
+        proposals += look.change("profile", held.profile.model_dump(mode="json"), 2, "{}", held.profile.name)
+    yield Finding(
+        "ledge.narrow",
+        "stop",
+        "sizes",
+        look.say("The ledge is {} too narrow for this gap", Mm(-look["ledge.spare"].value)),
+        look.say("{} of ledge, less a gap of {}, leaves too little of the bar to screw into", ledge, look["gap.wanted"]),
+        keys=("ledge.spare", "profile.ledge"),
+        proposals=tuple(proposals),
+    )

@@ -1,0 +1,146 @@
+"""Hanging: rating of the hardware, kind for the weight, pull of the wire, hold of the hanger's screws."""
+
+import math
+from collections.abc import Iterator
+
+from shadbo.core.checks.view import Look
+from shadbo.core.edits import Edit
+from shadbo.core.findings import Finding, Proposal
+from shadbo.core.materials import HangerKind
+from shadbo.core.shop import carries
+from shadbo.core.sums.weight import GRAVITY_N_PER_KG
+from shadbo.core.words import Mm, length
+
+NAMES: dict[HangerKind, str] = {"wire": "wire", "straps": "two straps", "cleat": "cleat", "plate": "single plate"}
+
+
+def _hang_by(look: Look, *kinds: HangerKind) -> tuple[Proposal, ...]:
+    out = []
+    for kind in kinds:
+        if kind != look.hang.kind and any(h.kind == kind for h in look.desk.stock.hangers):
+            edits = (Edit(at="hanging/kind", to=kind), Edit(at="hanging/hanger"))
+            out.append(Proposal(look.say(f"Hang it by {NAMES[kind]}"), edits, 1))
+    return tuple(out)
+
+
+def hanger_too_weak(look: Look) -> Iterator[Finding]:
+    """The maker's rating, by the shop's factor, against what the part carries."""
+    hanger, weight = look.hang.hanger, look.hang.weight
+    if hanger is None:
+        yield Finding(
+            "hang.none",
+            "caution",
+            "hang",
+            look.say(f"No {NAMES[look.hang.kind]} in stock"),
+            look.say("{} to hang", weight),
+            keys=(weight.key,),
+            proposals=_hang_by(look, "straps", "wire", "plate", "cleat"),
+        )
+        return
+    factor = look.desk.practice.hardware_factor
+    if look.hang.tension is not None and hanger.rating_is == "load on one":
+        demand, safe = look.hang.tension.value / GRAVITY_N_PER_KG, hanger.rating_kg / factor
+        what = "each ring takes the wire's pull, as of {} kg"
+    else:
+        demand, safe = weight.value, carries(hanger, factor)
+        what = "frame and piece weigh {} kg"
+    if demand <= safe + 1e-6:
+        return
+    proposals: list[Proposal] = []
+    if look.desk.job.hanging.hanger is not None:
+        proposals.append(Proposal(look.say("Let the plan choose the hanger"), (Edit(at="hanging/hanger"),), 1))
+    yield Finding(
+        "hang.weak",
+        "stop",
+        "hang",
+        look.say("{} carries {} kg here, not more", hanger.name, round(safe, 1)),
+        look.say(what, round(demand, 1)),
+        keys=("weight.total",),
+        proposals=(*proposals, *_hang_by(look, "straps", "cleat")),
+    )
+
+
+def kind_unfit(look: Look) -> Iterator[Finding]:
+    """A wire, a single plate or the like where the weight or the width asks for two fixed points."""
+    p, hang = look.desk.practice, look.hang
+    heavy = hang.weight.value > p.fixed_points_over_kg
+    large = look.assembly.long_side_mm > p.fixed_points_over_mm
+    if hang.kind == "plate" and hang.weight.value >= p.plate_most_kg:
+        yield Finding(
+            "hang.kind",
+            "stop",
+            "hang",
+            look.say("A single plate is for under {} kg: this weighs {}", p.plate_most_kg, hang.weight),
+            look.say("a single hanger lets it swing, and all hangs on one screw"),
+            keys=("weight.total",),
+            proposals=_hang_by(look, "straps", "wire"),
+        )
+    elif hang.kind == "wire" and (heavy or large or look.assembly.see_through):
+        why = "is seen through" if look.assembly.see_through else "weighs {}" if heavy else "is {} long"
+        value = () if look.assembly.see_through else (hang.weight,) if heavy else (Mm(look.assembly.long_side_mm),)
+        yield Finding(
+            "hang.kind",
+            "caution",
+            "hang",
+            look.say(f"No wire for a frame that {why}", *value),
+            look.say("two fixed points or a cleat hold it level and do not pull the rails in"),
+            keys=("weight.total",),
+            proposals=_hang_by(look, "straps", "cleat"),
+        )
+
+
+def wire_too_tight(look: Look) -> Iterator[Finding]:
+    """A flat wire pulls many times the weight."""
+    hang, p = look.hang, look.desk.practice
+    if hang.tension is None or hang.span is None or hang.rise is None or hang.wire is None or hang.hooks_apart is None:
+        return
+    safe = hang.wire.rating_kg * GRAVITY_N_PER_KG / p.wire_factor
+    times = hang.tension.value / (hang.weight.value * GRAVITY_N_PER_KG)
+    over = hang.tension.value > safe + 1e-6
+    if not over and hang.angle_deg >= p.wire_angle_least_deg - 1e-6:
+        return
+    wanted = (hang.span.value - hang.hooks_apart.value) / 2 * math.tan(math.radians(p.wire_angle_least_deg + 1))
+    wanted = math.ceil(wanted)
+    proposals: list[Proposal] = []
+    if wanted <= look["wire.room"].value:
+        to = {"mm": wanted, "typed": length(wanted, look.desk.mark).pick(look.desk.mark.system)}
+        proposals.append(Proposal(look.say("Rise {}", Mm(wanted)), (Edit(at="hanging/rise", to=to),), 1))
+    if hang.hooks_apart.value == 0:
+        proposals.append(Proposal(look.say("Two hooks"), (Edit(at="hanging/hooks", to=2),), 1))
+    yield Finding(
+        "wire.tight",
+        "stop" if over else "caution",
+        "hang",
+        look.say("The wire is too tight: it pulls {} times the weight", f"{times:.1f}"),
+        look.say("{} in the wire at a rise of {}; it is sold for {} kg", hang.tension, hang.rise, hang.wire.rating_kg),
+        keys=("wire.tension", "wire.rise"),
+        proposals=(*proposals, *_hang_by(look, "straps")),
+    )
+
+
+def screws_too_weak(look: Look) -> Iterator[Finding]:
+    """The hanger's screws, in what wood they find."""
+    hang = look.hang
+    if hang.hanger is None:
+        return
+    if hang.screw_mm < 8 - 1e-6:
+        yield Finding(
+            "hang.shallow",
+            "caution",
+            "hang",
+            look.say("Only {} of wood for the hanger's screws", Mm(hang.screw_mm, "down")),
+            look.say("the ledge is {} thick and the wall {} wide", look["profile.ledge_thick"], look["profile.wall"]),
+            keys=("profile.ledge_thick",),
+            by_hand="Glue a block behind the rail where the hanger sits, or hang it by a cleat across the top.",
+            proposals=_hang_by(look, "cleat"),
+        )
+    elif hang.screw_hold is not None and hang.screw_load is not None and hang.screw_load.value > hang.screw_hold.value:
+        yield Finding(
+            "hang.screws",
+            "stop",
+            "hang",
+            look.say("The hanger's screws hold {}, and {} pulls", hang.screw_hold, hang.screw_load),
+            look.say("withdrawal from side grain, with a factor of {}", look.desk.practice.withdrawal_factor),
+            keys=("hang.hold", "hang.pull"),
+            proposals=_hang_by(look, "straps", "cleat"),
+        )

@@ -1,0 +1,56 @@
+"""What a plan is worked out on: the job, the shop's practice as it counts for this job, and the sheet."""
+
+from dataclasses import dataclass
+
+from shadbo.core.job import Job
+from shadbo.core.lengths import Mark
+from shadbo.core.pieces import Piece
+from shadbo.core.quantity import Quantity
+from shadbo.core.sheet import AsBuilt, Sheet
+from shadbo.core.shop import Practice, Shop, Stock
+from shadbo.core.units import MM
+from shadbo.core.values import Length, Reading, Tool
+
+TOOL_WORDS: dict[Tool, str] = {"tape": "tape", "rule": "rule", "caliper": "caliper", "eye": "by eye"}
+
+
+@dataclass(frozen=True, slots=True)
+class Desk:
+    """A job laid out for planning. The practice frozen in the job counts before the shop's."""
+
+    job: Job
+    shop: Shop
+    practice: Practice
+    mark: Mark
+    sheet: Sheet
+
+    @classmethod
+    def lay(cls, job: Job, shop: Shop) -> "Desk":
+        """A fresh desk with an empty sheet and the job's pins."""
+        practice = job.practice or shop.practice
+        pins = {
+            key: AsBuilt(r.mm, practice.half_width_mm(r.tool), TOOL_WORDS[r.tool]) for key, r in job.pins.items()
+        }
+        mark = shop.the_mark()
+        return cls(job, shop, practice, mark, Sheet(mark.mm, pins))
+
+    @property
+    def stock(self) -> Stock:
+        """The shop's stock."""
+        return self.shop.stock
+
+    @property
+    def piece(self) -> Piece:
+        """The main piece."""
+        return self.job.pieces[0]
+
+    def read(self, key: str, label: str, reading: Reading) -> Quantity:
+        """A reading of the job, onto the sheet."""
+        half = self.practice.half_width_mm(reading.tool)
+        return self.sheet.read(key, label, reading.mm, MM, half, f"{TOOL_WORDS[reading.tool]} ± {half:g} mm")
+
+    def choose(self, key: str, label: str, decided: Length | None, default_mm: float, source: str) -> Quantity:
+        """A length that the framer decided, or the shop's default with its source."""
+        if decided is not None:
+            return self.sheet.choose(key, label, decided.mm, MM, "decided for this job")
+        return self.sheet.choose(key, label, default_mm, MM, source)

@@ -1,0 +1,41 @@
+"""What every display is to the rest of the program."""
+
+from dataclasses import dataclass
+from typing import Protocol
+
+from shadbo.core.assembly import Assembly
+from shadbo.core.desk import Desk
+from shadbo.core.findings import StationName
+from shadbo.core.pieces import Piece
+from shadbo.core.questions import Question
+
+
+@dataclass(frozen=True, slots=True)
+class Ask:
+    """A reading that the display cannot be planned without."""
+
+    at: str
+    label: str
+
+
+class Display(Protocol):
+    """One kind of build: what it needs, how it becomes an assembly, what it asks."""
+
+    kind: str
+    name: str
+
+    def suits(self, piece: Piece) -> bool:
+        """Whether this kind of piece can be shown so."""
+        ...
+
+    def asks(self, desk: Desk) -> list[Ask]:
+        """Readings still missing."""
+        ...
+
+    def build(self, desk: Desk) -> Assembly:
+        """The assembly; every number goes onto the desk's sheet."""
+        ...
+
+    def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
+        """What this display asks at the stations, in order."""
+        ...

@@ -1,0 +1,164 @@
+"""Hanging, planned from the assembly alone: kind by weight and size, places, loads, wall height."""
+
+from dataclasses import dataclass
+
+from shadbo.core.assembly import Assembly, Dot
+from shadbo.core.desk import Desk
+from shadbo.core.materials import SPECIFIC_GRAVITY, Hanger, HangerKind, Wire
+from shadbo.core.quantity import Quantity
+from shadbo.core.sums import hang as sums
+from shadbo.core.units import MM, ONE
+
+
+@dataclass(frozen=True, slots=True)
+class HangPlan:
+    """How the frame hangs. Places are in the front plane; ``reason`` says why this kind."""
+
+    kind: HangerKind
+    reason: str
+    hanger: Hanger | None
+    wire: Wire | None
+    weight: Quantity
+    down: Quantity
+    inwards: Quantity
+    places: tuple[Dot, ...]
+    hook_height: Quantity
+    hooks: tuple[float, ...]
+    screw_mm: float
+    into_wall: bool
+    screw_hold: Quantity | None
+    screw_load: Quantity | None
+    tension: Quantity | None = None
+    rise: Quantity | None = None
+    span: Quantity | None = None
+    hooks_apart: Quantity | None = None
+    angle_deg: float = 90.0
+    wire_length: Quantity | None = None
+    bumper_mm: float = 0.0
+
+
+def hanger_down(desk: Desk, outside_height: Quantity) -> Quantity:
+    """How far below the frame's top edge the side hangers are screwed."""
+    fraction = desk.practice.hanger_down_fraction
+    decided = desk.job.hanging.down
+    if decided is not None:
+        return desk.choose("hang.down", "hangers below the top edge", decided, 0, "")
+    part = desk.sheet.number(fraction)
+    return desk.sheet.cut("hang.down", "hangers below the top edge", outside_height * part, "nearest", 1.0)
+
+
+def choose_kind(desk: Desk, weight_kg: float, assembly: Assembly) -> tuple[HangerKind, str]:
+    """The kind of hanging by weight, size and see-through, and the reason."""
+    p = desk.practice
+    decided = desk.job.hanging.kind
+    if decided is not None:
+        return decided, "decided for this job"
+    if weight_kg > p.fixed_points_over_kg or assembly.long_side_mm > p.fixed_points_over_mm:
+        return "straps", "two fixed points: too heavy or too large for a wire"
+    if assembly.see_through:
+        return "straps", "no wire behind a display that is seen through"
+    if weight_kg < p.plate_most_kg and assembly.outside_width.value <= p.plate_most_width_mm:
+        return "plate", f"light and small: under {p.plate_most_kg:g} kg"
+    if weight_kg <= p.wire_most_kg:
+        return "wire", f"up to {p.wire_most_kg:g} kg the wire lets it be levelled on one hook or two"
+    return "straps", f"over {p.wire_most_kg:g} kg: two-hole straps cannot spin"
+
+
+def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
+    """Choose the hardware and place it. Needs ``hang.down`` on the sheet."""
+    s, p, job = desk.sheet, desk.practice, desk.job.hanging
+    kind, reason = choose_kind(desk, weight.value, assembly)
+    hanger = job.hanger if job.hanger is not None and job.hanger.kind == kind else None
+    hanger = hanger or desk.stock.hanger(kind, weight.value, p.hardware_factor)
+    load = s.let("hang.load", "weight that hangs", sums.force(s, weight))
+    screw_mm, into_wall = _screw(assembly, hanger)
+    width, height = assembly.outside_width, assembly.outside_height
+    if kind in ("plate", "cleat"):
+        inwards = s.let("hang.in", "hanger, from the frame's side", width / 2)
+        down = s.choose("hang.from_top", "hanger below the top edge", 10 if kind == "plate" else 20, MM, "the rail's middle")
+        places: tuple[Dot, ...] = ((0.0, height.value / 2 - down.value),)
+    else:
+        rail = assembly.back_rail
+        across = rail.wall / 2 if into_wall else (rail.wall + rail.ledge) / 2
+        inwards = s.cut("hang.in", "hangers, from the frame's side", across, "nearest", 1.0)
+        down = s["hang.down"]
+        x, y = width.value / 2 - inwards.value, height.value / 2 - down.value
+        places = ((-x, y), (x, y))
+    eye = desk.choose("hang.eye", "eye height", job.eye, p.eye_height_mm, "practice of the shop")
+    above = s.choose("hang.above", "hook above the hanger's screws", hanger.hook_above_mm if hanger else 0, MM, "maker")
+    wire = _wire(desk, load, width, inwards, down) if kind == "wire" else None
+    drop = down - wire["rise"] if wire else down - above
+    hook = s.let("hang.hook", "hook above the floor", sums.hook_height(eye, height, drop))
+    pull = wire["tension"] if wire else load / (2 if kind == "straps" else 1)
+    hold, screw_load = _screw_hold(desk, assembly, hanger, screw_mm, pull)
+    apart = wire["apart"].value if wire else 2 * (width.value / 2 - inwards.value) if kind == "straps" else 0.0
+    return HangPlan(
+        kind,
+        reason,
+        hanger,
+        job.wire or next(iter(desk.stock.wires), None) if wire else None,
+        weight,
+        down,
+        inwards,
+        places,
+        hook,
+        (-apart / 2, apart / 2) if apart else (0.0,),
+        screw_mm,
+        into_wall,
+        hold,
+        screw_load,
+        wire["tension"] if wire else None,
+        wire["rise"] if wire else None,
+        wire["span"] if wire else None,
+        wire["apart"] if wire else None,
+        sums.wire_angle_deg(wire["span"].value, wire["apart"].value, wire["rise"].value) if wire else 90.0,
+        wire["length"] if wire else None,
+        hanger.stands_out_mm if hanger else 0.0,
+    )
+
+
+def _wire(desk: Desk, load: Quantity, width: Quantity, inwards: Quantity, down: Quantity) -> dict[str, Quantity]:
+    s, p, job = desk.sheet, desk.practice, desk.job.hanging
+    span = s.let("wire.span", "between the hangers", width - 2 * inwards)
+    hooks = job.hooks or 1
+    apart = s.let("wire.apart", "between the hooks", span * s.number((hooks - 1) / 3), way="nearest")
+    room = s.let("wire.room", "most rise that keeps the wire below the top", down - s.number(p.wire_below_top_mm, MM))
+    if job.rise is not None:
+        rise = desk.choose("wire.rise", "rise of the wire at the hook", job.rise, 0, "")
+    else:
+        wanted = span * s.number(p.wire_rise_fraction)
+        rise = s.cut("wire.rise", "rise of the wire at the hook", s.pick("smallest", room, wanted), "down", 3.0)
+    safe = s.pick("largest", rise, s.number(1.0, MM))
+    tension = s.let("wire.tension", "pull in the wire", sums.wire_tension(s, load, span, apart, safe))
+    tail = s.choose("wire.tail", "tail at each end", p.wire_tail_mm, MM, "practice of the shop")
+    length = s.cut("wire.length", "wire to cut", sums.wire_length(s, span, apart, safe, tail), "up", 5.0)
+    return {"span": span, "apart": apart, "rise": rise, "tension": tension, "length": length}
+
+
+def _screw(assembly: Assembly, hanger: Hanger | None) -> tuple[float, bool]:
+    """Longest hanger screw that stays 2 mm inside the wood, and whether it must go over the wall."""
+    if hanger is None:
+        return 0.0, False
+    rail = assembly.back_rail
+    in_ledge = min(hanger.screw_mm, rail.thick_at_ledge.value - 2)
+    in_wall = min(hanger.screw_mm, rail.thick_at_wall.value - 2)
+    wall_takes_it = rail.wall.value >= 3 * hanger.screw_diameter_mm
+    if in_ledge >= 8 or not wall_takes_it:
+        return max(in_ledge, 0.0), False
+    return in_wall, True
+
+
+def _screw_hold(
+    desk: Desk, assembly: Assembly, hanger: Hanger | None, screw_mm: float, pull: Quantity
+) -> tuple[Quantity | None, Quantity | None]:
+    gravity = SPECIFIC_GRAVITY.get(assembly.back_rail.species)
+    if hanger is None or gravity is None or screw_mm <= 0:
+        return None, None
+    s = desk.sheet
+    d = s.choose("hang.screw_diameter", "hanger screw, diameter", hanger.screw_diameter_mm, MM, hanger.name)
+    threaded = s.choose("hang.screw", "hanger screw in the wood", screw_mm, MM, "2 mm short of the wood's far side")
+    g = s.choose("hang.gravity", "specific gravity of the rail", gravity, ONE, "usual value, common practice")
+    each = s.call("108.25 · G² · D · L, for G, D, L", sums.withdrawal, g, d, threaded, u=pull.unit)
+    factor = s.choose("hang.factor", "safety factor", desk.practice.withdrawal_factor, ONE, "practice of the shop")
+    hold = s.let("hang.hold", "a hanger's screws hold, safely", each * float(hanger.screws) / factor, "Wood Handbook, ch. 8")
+    return hold, s.let("hang.pull", "pull on each hanger", pull)

@@ -1,0 +1,106 @@
+"""The job: one specification for file, API and database.
+
+Absent means "the plan decides"; present means "the framer decided". Defaults are never written down.
+"""
+
+import datetime as dt
+from typing import Annotated, Any, Literal
+
+from pydantic import Field, model_validator
+
+from shadbo.core.materials import FloaterProfile, Hanger, HangerKind, PadStock, Wire
+from shadbo.core.pieces import Piece
+from shadbo.core.shop import Practice
+from shadbo.core.values import Id, Length, Line, Note, Reading, Value
+
+FORMAT = "shadbo-job"
+VERSION = 1
+
+Face = Literal["recessed", "flush", "proud"]
+Pins = dict[Annotated[str, Field(pattern=r"^[a-z][a-z0-9_.-]{0,60}$")], Reading]
+
+
+class Owner(Value):
+    """Whose piece it is."""
+
+    name: Line = ""
+    contact: Line = ""
+
+
+class FloaterOptions(Value):
+    """Choices for the floater. ``face_by`` is how far recessed or proud; holes are counted from the corner."""
+
+    profile: FloaterProfile | None = None
+    gap: Length | None = None
+    face: Face | None = None
+    face_by: Length | None = None
+    pads: tuple[PadStock, ...] | None = None
+    screw_mm: Annotated[float, Field(gt=0, le=200)] | None = None
+    screw_from_corner: Length | None = None
+    screws_apart: Length | None = None
+
+
+class Options(Value):
+    """Options of every display that was tried; switching back loses nothing."""
+
+    floater: FloaterOptions = FloaterOptions()
+
+
+class Hanging(Value):
+    """How it hangs. Heights are from the floor; ``down`` is from the frame's top edge."""
+
+    kind: HangerKind | None = None
+    hanger: Hanger | None = None
+    wire: Wire | None = None
+    down: Length | None = None
+    rise: Length | None = None
+    hooks: Literal[1, 2] | None = None
+    eye: Length | None = None
+    place: Line = ""
+
+
+class Job(Value):
+    """A framing job. ``pins`` are real sizes of cut and made things, by the key of their line on the sheet."""
+
+    format: Literal["shadbo-job"] = "shadbo-job"
+    version: Literal[1] = 1
+    title: Line = ""
+    owner: Owner = Owner()
+    received: dt.date | None = None
+    due: dt.date | None = None
+    note: Note = ""
+    pieces: Annotated[tuple[Piece, ...], Field(min_length=1, max_length=60)] = (Piece(id="piece"),)
+    display: Literal["floater"] = "floater"
+    options: Options = Options()
+    hanging: Hanging = Hanging()
+    pins: Pins = Field(default_factory=dict)
+    practice: Practice | None = None
+    handed_over: dt.date | None = None
+
+    @model_validator(mode="after")
+    def _ids_once(self) -> "Job":
+        for where, ids in (
+            ("pieces", [p.id for p in self.pieces]),
+            *((f"pieces/{p.id}/detail/braces", [b.id for b in p.detail.braces]) for p in self.pieces),
+        ):
+            if len(set(ids)) != len(ids):
+                raise ValueError(f"{where}: each id may stand only once")
+        return self
+
+    def as_written(self) -> dict[str, Any]:
+        """The job as plain data: what the framer decided, and the format's own marks; no defaults."""
+        data: dict[str, Any] = self.model_dump(mode="json", exclude_defaults=True)
+        return {"format": FORMAT, "version": VERSION, **data, "pieces": [_piece(p) for p in self.pieces]}
+
+
+def _piece(piece: Piece) -> dict[str, Any]:
+    data = piece.model_dump(mode="json", exclude_defaults=True)
+    detail = {"kind": piece.detail.kind, **data.pop("detail", {})}
+    return {"id": piece.id, **data, "detail": detail}
+
+
+def new_id(taken: list[str], stem: str) -> Id:
+    """The first free id of a stem: ``brace``, ``brace-2``, …"""
+    if stem not in taken:
+        return stem
+    return next(f"{stem}-{n}" for n in range(2, len(taken) + 3) if f"{stem}-{n}" not in taken)

@@ -1,0 +1,119 @@
+"""The workshop as a value: its practice (defaults that its people chose) and its stock."""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from shadbo.core.lengths import Mark, MarkName, System
+from shadbo.core.materials import FloaterProfile, Hanger, HangerKind, PadStock, PlainStock, Screw, Wire
+from shadbo.core.values import Line, Millimetres, Positive, Tool, Value
+
+Factor = Annotated[float, Field(ge=1, le=50)]
+
+
+class Step(Value):
+    """One row of a table: up to this size, this value."""
+
+    up_to_mm: Positive
+    mm: Millimetres
+
+
+class Practice(Value):
+    """Defaults of the shop. Where no standard is named they are common practice, no source."""
+
+    cut_tolerance_mm: Millimetres = 0.3
+    joint_tolerance_mm: Millimetres = 0.3
+    tape_mm: Millimetres = 1.0
+    rule_mm: Millimetres = 0.5
+    caliper_mm: Millimetres = 0.05
+    eye_mm: Millimetres = 3.0
+
+    fit_allowance_mm: Positive = 3.0
+    hold_caution_mm: Positive = 3.0
+    hold_stop_mm: Positive = 2.0
+
+    floater_gaps: tuple[Step, ...] = (
+        Step(up_to_mm=400, mm=5),
+        Step(up_to_mm=900, mm=6),
+        Step(up_to_mm=1500, mm=10),
+        Step(up_to_mm=20_000, mm=12),
+    )
+    recess_mm: Millimetres = 3.0
+    proud_mm: Millimetres = 3.0
+    least_gap_mm: Positive = 3.0
+    uneven_gap_mm: Positive = 1.5
+    face_off_mm: Positive = 1.0
+    pad_layers: Annotated[int, Field(ge=1, le=6)] = 3
+
+    screw_lengths_mm: tuple[Positive, ...] = (12, 16, 20, 25, 30, 35, 40, 45, 50, 60)
+    screw_in_bar_least_mm: Positive = 12.0
+    screw_in_bar_most_mm: Positive = 20.0
+    screw_to_cloth_mm: Positive = 5.0
+    screw_edge_mm: Positive = 5.0
+    ledge_beyond_gap_mm: Positive = 12.0
+    screws_apart_mm: Positive = 350.0
+    key_reach_mm: Millimetres = 30.0
+    fold_reach_mm: Millimetres = 45.0
+    clear_of_mm: Millimetres = 5.0
+
+    hanger_down_fraction: Annotated[float, Field(gt=0, lt=0.5)] = 1 / 3
+    wire_below_top_mm: Positive = 50.0
+    wire_tail_mm: Positive = 100.0
+    wire_rise_fraction: Annotated[float, Field(gt=0, lt=1)] = 0.25
+    wire_angle_least_deg: Annotated[float, Field(gt=0, lt=80)] = 20.0
+    wire_most_kg: Annotated[float, Field(gt=0)] = 6.0
+    plate_most_kg: Annotated[float, Field(gt=0)] = 2.0
+    plate_most_width_mm: Positive = 400.0
+    fixed_points_over_kg: Annotated[float, Field(gt=0)] = 15.0
+    fixed_points_over_mm: Positive = 1000.0
+    cleat_fraction: Annotated[float, Field(gt=0, le=1)] = 2 / 3
+    eye_height_mm: Positive = 1500.0
+    hardware_factor: Factor = 4.0
+    wire_factor: Factor = 4.0
+    withdrawal_factor: Factor = 5.0
+
+    def half_width_mm(self, tool: Tool) -> float:
+        """Reading uncertainty of a tool, as a half-width."""
+        return {"tape": self.tape_mm, "rule": self.rule_mm, "caliper": self.caliper_mm, "eye": self.eye_mm}[tool]
+
+
+class Stock(Value):
+    """What lies in the racks and drawers."""
+
+    floater_profiles: tuple[FloaterProfile, ...] = ()
+    plain_stock: tuple[PlainStock, ...] = ()
+    pads: tuple[PadStock, ...] = ()
+    screws: tuple[Screw, ...] = ()
+    hangers: tuple[Hanger, ...] = ()
+    wires: tuple[Wire, ...] = ()
+
+    def hanger(self, kind: HangerKind, weight_kg: float, factor: float) -> Hanger | None:
+        """The lightest-rated hanger of that kind that carries the weight; else the strongest there is."""
+        kinds = sorted((h for h in self.hangers if h.kind == kind), key=lambda h: (carries(h, factor), h.price))
+        return next((h for h in kinds if carries(h, factor) >= weight_kg), kinds[-1] if kinds else None)
+
+
+def carries(hanger: Hanger, factor: float) -> float:
+    """Frame weight in kg that two such hangers (one plate, one cleat) may carry, straight down."""
+    if hanger.rating_is == "picture weight":
+        return hanger.rating_kg
+    return hanger.rating_kg * (2 if hanger.kind in ("straps", "wire") else 1) / factor
+
+
+class Shop(Value):
+    """A workshop: name, mark, practice and stock. The same job and shop give the same plan anywhere."""
+
+    name: Line = "Workshop"
+    mark: MarkName = "0.5 mm"
+    currency: Line = "€"
+    practice: Practice = Practice()
+    stock: Stock = Stock()
+
+    def the_mark(self) -> Mark:
+        """The mark that this workshop cuts to."""
+        return Mark.named(self.mark)
+
+    @property
+    def system(self) -> System:
+        """Millimetres or inches: what a bare number means."""
+        return self.the_mark().system

@@ -1,0 +1,55 @@
+"""Hanging: tension of a wire, places of hangers, height on the wall, pull-out, screw withdrawal."""
+
+import math
+
+from shadbo.core.quantity import Quantity
+from shadbo.core.sheet import Sheet
+from shadbo.core.sums.weight import GRAVITY_N_PER_KG
+from shadbo.core.units import MM, N_PER_KG, N
+
+
+def force(sheet: Sheet, mass: Quantity) -> Quantity:
+    """Weight in newtons of a mass in kg."""
+    return mass * sheet.number(GRAVITY_N_PER_KG, N_PER_KG)
+
+
+def tension(weight_n: float, span_mm: float, hooks_apart_mm: float, rise_mm: float) -> float:
+    """Tension in N of a wire over one hook or two: T = W / (2 sin θ), tan θ = rise / ((span − apart) / 2)."""
+    return weight_n / (2 * math.sin(math.atan2(rise_mm, (span_mm - hooks_apart_mm) / 2)))
+
+
+def wire_tension(sheet: Sheet, weight: Quantity, span: Quantity, apart: Quantity, rise: Quantity) -> Quantity:
+    """Tension of the hanging wire from statics: half the weight over the sine of the wire's slope."""
+    return sheet.call("W ÷ (2 · sin θ), for W, span, hooks apart, rise", tension, weight, span, apart, rise, u=N)
+
+
+def wire_length(sheet: Sheet, span: Quantity, apart: Quantity, rise: Quantity, tail: Quantity) -> Quantity:
+    """Length of wire to cut: the slanted span, the stretch between two hooks, and a tail at each end."""
+
+    def slanted(span_mm: float, apart_mm: float, rise_mm: float, tail_mm: float) -> float:
+        return 2 * math.hypot((span_mm - apart_mm) / 2, rise_mm) + apart_mm + 2 * tail_mm
+
+    return sheet.call("slanted span + two tails, for span, hooks apart, rise, tail", slanted, span, apart, rise, tail, u=MM)
+
+
+def wire_angle_deg(span_mm: float, hooks_apart_mm: float, rise_mm: float) -> float:
+    """Slope of the wire against level, in degrees."""
+    return math.degrees(math.atan2(rise_mm, (span_mm - hooks_apart_mm) / 2))
+
+
+def hook_height(eye: Quantity, outside_height: Quantity, drop: Quantity) -> Quantity:
+    """Height of the hook above the floor so that the picture's middle is at eye height."""
+    return eye + outside_height / 2 - drop
+
+
+def pull_out(weight: Quantity, centre_from_wall: Quantity, hanger_to_bumper: Quantity) -> Quantity:
+    """Force in N that pulls the upper fixing straight out of a deep box."""
+    return weight * centre_from_wall / hanger_to_bumper
+
+
+def withdrawal(gravity: float, diameter_mm: float, threaded_mm: float) -> float:
+    """Ultimate withdrawal in N of a wood screw from side grain: 108.25 · G² · D · L.
+
+    Wood Handbook (FPL-GTR-282), chapter 8; G is oven-dry weight on volume at 12 % moisture.
+    """
+    return 108.25 * gravity**2 * diameter_mm * threaded_mm

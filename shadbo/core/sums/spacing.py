@@ -1,0 +1,69 @@
+"""Where fixings go along a side: even, no farther apart than allowed, clear of what must not be hit."""
+
+import math
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+
+from shadbo.core.quantity import DUST
+
+
+@dataclass(frozen=True, slots=True)
+class KeepOut:
+    """A stretch of a side where no fixing may go, from the side's start, and why."""
+
+    start_mm: float
+    end_mm: float
+    why: str
+
+    def holds(self, at_mm: float) -> bool:
+        """Whether a fixing there would be inside the stretch."""
+        return self.start_mm + DUST < at_mm < self.end_mm - DUST
+
+
+def evenly(first_mm: float, last_mm: float, n: int) -> list[float]:
+    """``n`` places from first to last; a single one in the middle."""
+    if n == 1:
+        return [(first_mm + last_mm) / 2]
+    return [first_mm + (last_mm - first_mm) * i / (n - 1) for i in range(n)]
+
+
+def spaced(length_mm: float, apart_mm: float, keep_outs: Sequence[KeepOut]) -> list[float]:
+    """Places along a side: one near each end, as near as the keep-outs let it, then at most ``apart_mm``.
+
+    Even places that fall into a keep-out move to its nearer edge; where that leaves too wide a stretch one
+    more fixing is tried. Empty when the whole side is kept out. Lengths in mm.
+    """
+    clear = _clear(length_mm, keep_outs)
+    if not clear:
+        return []
+    first, last = clear[0][0], clear[-1][1]
+    if last - first < DUST:
+        return [first]
+    least = max(2, math.ceil((last - first) / apart_mm - DUST) + 1)
+    best: list[float] = []
+    for n in range(least, least + 6):
+        best = sorted({round(_nearest_clear(at, clear), 6) for at in evenly(first, last, n)})
+        if widest(best) <= apart_mm + DUST:
+            break
+    return best
+
+
+def widest(places_mm: Sequence[float]) -> float:
+    """The widest stretch between neighbours; 0 for fewer than two."""
+    return max((b - a for a, b in zip(places_mm, places_mm[1:], strict=False)), default=0.0)
+
+
+def _clear(length_mm: float, keep_outs: Iterable[KeepOut]) -> list[tuple[float, float]]:
+    clear: list[tuple[float, float]] = []
+    at = 0.0
+    for out in sorted(keep_outs, key=lambda k: k.start_mm):
+        if out.start_mm > at + DUST:
+            clear.append((at, min(out.start_mm, length_mm)))
+        at = max(at, out.end_mm)
+    if at < length_mm - DUST:
+        clear.append((at, length_mm))
+    return [(a, b) for a, b in clear if b >= a]
+
+
+def _nearest_clear(at: float, clear: Sequence[tuple[float, float]]) -> float:
+    return min((min(max(at, a), b) for a, b in clear), key=lambda x: abs(x - at))

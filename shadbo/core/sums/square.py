@@ -1,0 +1,181 @@
+"""Pieces that are not square: rack, taper, waist, the misfit of the readings, and the best placement.
+
+Points are in millimetres, x to the right and y up, from the piece's middle, seen from the front.
+"""
+
+import math
+from dataclasses import dataclass
+from functools import lru_cache
+
+import numpy as np
+from scipy.optimize import linprog
+
+from shadbo.core.quantity import Quantity
+from shadbo.core.sheet import Sheet
+from shadbo.core.units import MM, ONE
+
+Point = tuple[Quantity, Quantity]
+PLACES = ("top left", "top middle", "top right", "right middle", "bottom right", "bottom middle", "bottom left", "left middle")
+
+
+def rack(width: Quantity, diagonal_up: Quantity, diagonal_down: Quantity) -> Quantity:
+    """How far the top is shifted to the right against the bottom: (d1 − d2)(d1 + d2) / (4 · width).
+
+    Exact for a parallelogram. ``diagonal_up`` runs from bottom left to top right.
+    """
+    return (diagonal_up - diagonal_down) * (diagonal_up + diagonal_down) / (4 * width)
+
+
+def second_diagonal(top: float, bottom: float, left: float, right: float, down: float) -> float:
+    """The diagonal bottom left to top right that four sides and the other diagonal fix; nan if none can.
+
+    Two triangles stand on the diagonal from top left to bottom right; the cosine rule gives their angles
+    at the bottom right corner and at the top left.
+    """
+    if not (abs(left - bottom) < down < left + bottom and abs(top - right) < down < top + right):
+        return math.nan
+    at_low = math.acos((down**2 + bottom**2 - left**2) / (2 * down * bottom))
+    at_high = math.acos((down**2 + right**2 - top**2) / (2 * down * right))
+    return math.sqrt(bottom**2 + right**2 - 2 * bottom * right * math.cos(at_low + at_high))
+
+
+@dataclass(frozen=True, slots=True)
+class Outline:
+    """The piece's eight points by place, clockwise from the top left."""
+
+    points: dict[str, Point]
+
+    def values(self) -> tuple[tuple[float, float], ...]:
+        """The eight points as plain numbers."""
+        return tuple((x.value, y.value) for x, y in self.points.values())
+
+
+def outline(
+    sheet: Sheet,
+    top: Quantity,
+    bottom: Quantity,
+    left: Quantity,
+    right: Quantity,
+    shift: Quantity | None,
+    waist_width: Quantity | None,
+    waist_height: Quantity | None,
+) -> Outline:
+    """Corners and middles from the sides, the shift of the top, and how much the middles swell or shrink."""
+    lean = shift / 2 if shift is not None else sheet.number(0, MM)
+    swell_x = waist_width / 2 if waist_width is not None else None
+    swell_y = waist_height / 2 if waist_height is not None else None
+    zero = sheet.number(0, MM)
+    tl, tr = (lean - top / 2, left / 2), (lean + top / 2, right / 2)
+    bl, br = (zero - lean - bottom / 2, zero - left / 2), (bottom / 2 - lean, zero - right / 2)
+
+    def middle(a: Point, b: Point, out: tuple[int, int]) -> Point:
+        x, y = (a[0] + b[0]) / 2, (a[1] + b[1]) / 2
+        if out[0] and swell_x is not None:
+            x = x + out[0] * swell_x
+        if out[1] and swell_y is not None:
+            y = y + out[1] * swell_y
+        return x, y
+
+    ring = (tl, middle(tl, tr, (0, 1)), tr, middle(tr, br, (1, 0)), br, middle(br, bl, (0, -1)), bl, middle(bl, tl, (-1, 0)))
+    return Outline(dict(zip(PLACES, ring, strict=True)))
+
+
+@dataclass(frozen=True, slots=True)
+class Opening:
+    """Inside of a frame about its middle: widths at top, middle, bottom; heights at left, middle, right."""
+
+    top: Quantity
+    middle_width: Quantity
+    bottom: Quantity
+    left: Quantity
+    middle_height: Quantity
+    right: Quantity
+
+    def half_width_at(self, place: str) -> Quantity:
+        """Half the inside width at the height of a place of the piece."""
+        row = {"top": self.top, "bottom": self.bottom}.get(place.split()[0], self.middle_width)
+        return row / 2
+
+    def half_height_at(self, place: str) -> Quantity:
+        """Half the inside height at the place of the piece, across."""
+        word = place.split()[1] if place.split()[1] != "middle" else place.split()[0]
+        return {"left": self.left, "right": self.right}.get(word, self.middle_height) / 2
+
+
+SIDES = {
+    "left": ("top left", "left middle", "bottom left"),
+    "right": ("top right", "right middle", "bottom right"),
+    "top": ("top left", "top middle", "top right"),
+    "bottom": ("bottom left", "bottom middle", "bottom right"),
+}
+_OUTWARD = {"left": (-1, 0), "right": (1, 0), "top": (0, 1), "bottom": (0, -1)}
+Coefficients = tuple[tuple[float, float, float, float], ...]
+
+
+@lru_cache(maxsize=4096)
+def even_placement(across: Coefficients, upright: Coefficients) -> tuple[float, float, float]:
+    """The small turn (rad) and shift (mm) that make the gaps most even: ``(turn, right, up)``.
+
+    Each row ``(g, gx, gy, gt)`` is one gap: ``g + gx·right + gy·up + gt·turn`` (turns are small, so this is
+    linear). Minimises the larger of the two spreads (across, upright), then their sum, by linear programming.
+    """
+    # right, up, turn·1000, low_x, high_x, low_y, high_y, spread
+    cost = np.array([0, 0, 0, -1e-3, 1e-3, -1e-3, 1e-3, 1.0])
+    rows, bounds = [], []
+    for gaps, low, high in ((across, 3, 4), (upright, 5, 6)):
+        for g, gx, gy, gt in gaps:
+            below = np.zeros(8)
+            below[[0, 1, 2, low]] = -gx, -gy, -gt / 1000, 1
+            above = np.zeros(8)
+            above[[0, 1, 2, high]] = gx, gy, gt / 1000, -1
+            rows += [below, above]
+            bounds += [g, -g]
+        spread = np.zeros(8)
+        spread[[low, high, 7]] = -1, 1, -1
+        rows.append(spread)
+        bounds.append(0)
+    result = linprog(cost, A_ub=np.array(rows), b_ub=np.array(bounds), bounds=[(None, None)] * 8, method="highs")
+    right, up, turn = (float(v) if abs(v) > 1e-9 else 0.0 for v in result.x[:3])
+    return turn / 1000, right, up
+
+
+@dataclass(frozen=True, slots=True)
+class Placement:
+    """Where the piece sits in its frame, and the gap at the ends and middle of every side."""
+
+    turn: Quantity
+    right: Quantity
+    up: Quantity
+    gaps: dict[str, dict[str, Quantity]]
+
+    def all(self) -> list[Quantity]:
+        """All twelve gaps."""
+        return [gap for side in self.gaps.values() for gap in side.values()]
+
+
+def place(sheet: Sheet, piece: Outline, opening: Opening) -> Placement:
+    """Best placement in the opening. The placement is a decision; reading error flows into the gaps only."""
+    rows: dict[str, list[tuple[float, float, float, float]]] = {"left": [], "right": [], "top": [], "bottom": []}
+    for side, places in SIDES.items():
+        ox, oy = _OUTWARD[side]
+        for at in places:
+            x, y = (q.value for q in piece.points[at])
+            half = (opening.half_width_at(at) if ox else opening.half_height_at(at)).value
+            rows[side].append((half - ox * x - oy * y, -ox, -oy, -(oy * x - ox * y)))
+    turn, right, up = even_placement(tuple(rows["left"] + rows["right"]), tuple(rows["top"] + rows["bottom"]))
+    sources = [q for point in piece.points.values() for q in point]
+    q_turn = sheet.let("place.turn", "turn, anticlockwise, as a slope", sheet.decide("evenest gaps", turn, ONE, *sources))
+    q_right = sheet.let("place.right", "shift to the right", sheet.decide("evenest gaps", right, MM, *sources))
+    q_up = sheet.let("place.up", "shift upwards", sheet.decide("evenest gaps", up, MM, *sources))
+    gaps: dict[str, dict[str, Quantity]] = {}
+    for side, places in SIDES.items():
+        ox, oy = _OUTWARD[side]
+        for at in places:
+            x, y = piece.points[at]
+            edge = x - q_turn * y + q_right if ox else y + q_turn * x + q_up
+            half = opening.half_width_at(at) if ox else opening.half_height_at(at)
+            gap = half - edge if ox + oy > 0 else half + edge
+            word = at.replace(side, "").strip()
+            named = sheet.let(f"gap.{side}.{word}", f"gap, {side} side, {word}", gap, way="down")
+            gaps.setdefault(side, {})[word] = named
+    return Placement(q_turn, q_right, q_up, gaps)

@@ -1,0 +1,69 @@
+"""Sentences with lengths in them, in both systems at once."""
+
+from dataclasses import dataclass
+
+from shadbo.core.lengths import Both, Mark, texts
+from shadbo.core.quantity import Quantity
+from shadbo.core.sheet import Way
+from shadbo.core.units import KG, MM, MM2, MONEY, N
+
+
+@dataclass(frozen=True, slots=True)
+class Mm:
+    """A bare length in millimetres for a sentence, and the way it may be rounded."""
+
+    mm: float
+    way: Way = "nearest"
+
+
+Sayable = Quantity | Mm | Both | str | int | float
+
+
+def both(text: str) -> Both:
+    """The same text in both systems."""
+    return Both(text, text)
+
+
+def length(mm: float, mark: Mark, way: Way = "nearest") -> Both:
+    """A length with its unit."""
+    t = texts(mm, mark, way)
+    return Both(f"{t.mm} mm", f"{t.inch} in")
+
+
+def value_text(q: Quantity, mark: Mark) -> Both:
+    """A quantity as people write it, with its unit, in both systems."""
+    if q.unit == MM:
+        return length(q.value, mark, q.way)
+    if q.unit == KG:
+        return both(f"{q.value:.2f} kg" if q.value < 10 else f"{q.value:.1f} kg")
+    if q.unit == N:
+        return both(f"{q.value:.0f} N")
+    if q.unit == MM2:
+        return Both(f"{q.value / 1e6:.3f} m²", f"{q.value / 25.4**2:.0f} in²")
+    if q.unit == MONEY:
+        return both(f"{q.value:.2f}")
+    return both(f"{q.value:.4g}")
+
+
+def number_text(q: Quantity, mark: Mark) -> Both:
+    """A quantity without its unit, for drawings and sums."""
+    if q.unit == MM:
+        return texts(q.value, mark, q.way)
+    t = value_text(q, mark)
+    return Both(t.mm.split(" ")[0], t.inch.split(" ")[0])
+
+
+def say(mark: Mark, sentence: str, *values: Sayable) -> Both:
+    """Fill ``{}`` places of a sentence; quantities and ``Mm`` come out with their units."""
+
+    def said(v: Sayable) -> Both:
+        if isinstance(v, Both):
+            return v
+        if isinstance(v, Mm):
+            return length(v.mm, mark, v.way)
+        if isinstance(v, Quantity):
+            return value_text(v, mark)
+        return both(f"{v:g}" if isinstance(v, float) else str(v))
+
+    parts = [said(v) for v in values]
+    return Both(sentence.format(*(p.mm for p in parts)), sentence.format(*(p.inch for p in parts)))
