@@ -74,7 +74,7 @@ def _says(effects: tuple[Effect, ...], longer_mm: float, price: float, shop: Sho
     changed = {e.key: e for e in effects}
     first = next((changed[key] for key in TELLING if key in changed), None)
     if first is None:
-        return both(cost)
+        return both(f"nothing else changes · {cost}")
     if first.key == "rail.total":
         text = length(abs(longer_mm), shop.the_mark())
         sign = "+" if longer_mm > 0 else "−"

@@ -57,7 +57,7 @@ class Finding:
     keys: tuple[str, ...] = ()
     proposals: tuple[Proposal, ...] = ()
     remedies: tuple[Remedy, ...] = ()
-    by_hand: Both | str = ""
+    by_hand: Both | None = None
     root: bool = False
 
     def with_remedies(self, remedies: tuple[Remedy, ...]) -> "Finding":

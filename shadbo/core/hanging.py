@@ -36,6 +36,13 @@ class HangPlan:
     wire_length: Quantity | None = None
     bumper_mm: float = 0.0
 
+    @property
+    def each_kg(self) -> float:
+        """Load on one hanger in kg: the wire's pull, half of the weight, or all of it."""
+        if self.tension is not None:
+            return self.tension.value / sums.GRAVITY_N_PER_KG
+        return self.weight.value / (2 if self.kind == "straps" else 1)
+
 
 def hanger_down(desk: Desk, outside_height: Quantity) -> Quantity:
     """How far below the frame's top edge the side hangers are screwed."""
@@ -68,8 +75,9 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
     """Choose the hardware and place it. Needs ``hang.down`` on the sheet."""
     s, p, job = desk.sheet, desk.practice, desk.job.hanging
     kind, reason = choose_kind(desk, weight.value, assembly)
+    each_kg = _load_on_each_kg(desk, assembly, kind, weight.value)
     hanger = job.hanger if job.hanger is not None and job.hanger.kind == kind else None
-    hanger = hanger or desk.stock.hanger(kind, weight.value, p.hardware_factor)
+    hanger = hanger or desk.stock.hanger(kind, weight.value, each_kg, p.hardware_factor)
     load = s.let("hang.load", "weight that hangs", sums.force(s, weight))
     screw_mm, into_wall = _screw(assembly, hanger)
     width, height = assembly.outside_width, assembly.outside_height
@@ -96,7 +104,7 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
         kind,
         reason,
         hanger,
-        job.wire or next(iter(desk.stock.wires), None) if wire else None,
+        job.wire or desk.stock.wire(wire["tension"].value / sums.GRAVITY_N_PER_KG, p.wire_factor) if wire else None,
         weight,
         down,
         inwards,
@@ -117,10 +125,33 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
     )
 
 
+def _rise_mm(desk: Desk, span_mm: float, down_mm: float) -> float:
+    """Rise that the plan takes: a quarter of the span, or as much as stays below the top edge."""
+    p = desk.practice
+    decided = desk.job.hanging.rise
+    return decided.mm if decided else max(min(down_mm - p.wire_below_top_mm, span_mm * p.wire_rise_fraction), 1.0)
+
+
+def _hooks(desk: Desk, span_mm: float, down_mm: float) -> int:
+    """One hook, unless the wire would then be too flat."""
+    angle = sums.wire_angle_deg(span_mm, 0, _rise_mm(desk, span_mm, down_mm))
+    return 1 if angle >= desk.practice.wire_angle_least_deg else 2
+
+
+def _load_on_each_kg(desk: Desk, assembly: Assembly, kind: HangerKind, weight_kg: float) -> float:
+    """What one hanger carries, in kg, before its exact place is known: half, all, or the wire's pull."""
+    if kind == "wire":
+        span = assembly.outside_width.value - assembly.back_rail.wall.value
+        down = desk.sheet["hang.down"].value
+        hooks = desk.job.hanging.hooks or _hooks(desk, span, down)
+        return sums.tension(weight_kg, span, span * (hooks - 1) / 3, _rise_mm(desk, span, down))
+    return weight_kg / 2 if kind == "straps" else weight_kg
+
+
 def _wire(desk: Desk, load: Quantity, width: Quantity, inwards: Quantity, down: Quantity) -> dict[str, Quantity]:
     s, p, job = desk.sheet, desk.practice, desk.job.hanging
     span = s.let("wire.span", "between the hangers", width - 2 * inwards)
-    hooks = job.hooks or 1
+    hooks = job.hooks or _hooks(desk, span.value, down.value)
     apart = s.let("wire.apart", "between the hooks", span * s.number((hooks - 1) / 3), way="nearest")
     room = s.let("wire.room", "most rise that keeps the wire below the top", down - s.number(p.wire_below_top_mm, MM))
     if job.rise is not None:

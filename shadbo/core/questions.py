@@ -10,6 +10,7 @@ from shadbo.core.values import Tool
 QuestionKind = Literal[
     "text", "note", "date", "reading", "length", "weight", "choice", "menu", "number", "pin", "told", "care", "act"
 ]
+StationMark = Literal["open", "asks", "fine", "measure", "caution", "stop", "note"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -60,4 +61,4 @@ class Station:
     second: Both
     view: str
     questions: tuple[Question, ...]
-    mark: Literal["open", "asks", "fine", "measure", "caution", "stop"] = "open"
+    mark: StationMark = "open"

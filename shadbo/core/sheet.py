@@ -85,10 +85,10 @@ class Sheet:
         planned = Quantity(self, value, q.unit, op, (q,), (0.0,), tolerance)
         return self._real(planned, key, label, way, "cut")
 
-    def made(self, key: str, label: str, q: Quantity, tolerance: float = 0.0) -> Quantity:
+    def made(self, key: str, label: str, q: Quantity, tolerance: float = 0.0, way: Way = "nearest") -> Quantity:
         """What comes out when cut things are put together: error flows in, and the joint adds its own."""
         planned = Quantity(self, q.value, q.unit, "=", (q,), (1.0,), tolerance)
-        return self._real(planned, key, label, "nearest", "made")
+        return self._real(planned, key, label, way, "made")
 
     def _real(self, planned: Quantity, key: str, label: str, way: Way, kind: str) -> Quantity:
         pin = self.as_built.get(key)

@@ -87,17 +87,26 @@ class Stock(Value):
     hangers: tuple[Hanger, ...] = ()
     wires: tuple[Wire, ...] = ()
 
-    def hanger(self, kind: HangerKind, weight_kg: float, factor: float) -> Hanger | None:
-        """The lightest-rated hanger of that kind that carries the weight; else the strongest there is."""
-        kinds = sorted((h for h in self.hangers if h.kind == kind), key=lambda h: (carries(h, factor), h.price))
-        return next((h for h in kinds if carries(h, factor) >= weight_kg), kinds[-1] if kinds else None)
+    def hanger(self, kind: HangerKind, weight_kg: float, each_kg: float, factor: float) -> Hanger | None:
+        """The cheapest hanger of that kind that is enough; else the strongest there is."""
+        kinds = sorted((h for h in self.hangers if h.kind == kind), key=lambda h: h.price)
+        fit = next((h for h in kinds if safe_kg(h, factor) >= asked_kg(h, weight_kg, each_kg)), None)
+        return fit or max(kinds, key=lambda h: h.rating_kg, default=None)
+
+    def wire(self, pull_kg: float, factor: float) -> Wire | None:
+        """The lightest wire whose rating, by the factor, takes the pull; else the strongest there is."""
+        wires = sorted(self.wires, key=lambda w: w.rating_kg)
+        return next((w for w in wires if w.rating_kg / factor >= pull_kg), wires[-1] if wires else None)
 
 
-def carries(hanger: Hanger, factor: float) -> float:
-    """Frame weight in kg that two such hangers (one plate, one cleat) may carry, straight down."""
-    if hanger.rating_is == "picture weight":
-        return hanger.rating_kg
-    return hanger.rating_kg * (2 if hanger.kind in ("straps", "wire") else 1) / factor
+def safe_kg(hanger: Hanger, factor: float) -> float:
+    """What a hanger may carry: a maker's picture weight counts as it is, a load is divided by the factor."""
+    return hanger.rating_kg if hanger.rating_is == "picture weight" else hanger.rating_kg / factor
+
+
+def asked_kg(hanger: Hanger, weight_kg: float, each_kg: float) -> float:
+    """What is asked of it in the terms of its rating: the whole picture, or the load on one."""
+    return weight_kg if hanger.rating_is == "picture weight" else each_kg
 
 
 class Shop(Value):

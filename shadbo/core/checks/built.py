@@ -58,8 +58,12 @@ def off_plan(look: Look) -> Iterator[Finding]:
             look.say(f"{{}} {'more' if off > 0 else 'less'}; all that follows reckons with the real size", Mm(abs(off))),
             place=q.key,
             keys=(q.key,),
-            proposals=(Proposal(look.say("Remake this part"), (Edit(at=f"pins/{q.key}"),), 4),),
+            proposals=_remake(look, q.key) if q.kind == "cut" else (),
         )
+
+
+def _remake(look: Look, key: str) -> tuple[Proposal, ...]:
+    return (Proposal(look.say("Remake this part"), (Edit(at=f"pins/{key}"),), 4),)
 
 
 def unanswered(look: Look) -> Iterator[Finding]:

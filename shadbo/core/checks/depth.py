@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from shadbo.core.checks.view import Look, measure_again
 from shadbo.core.edits import Edit
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.words import Mm, length
+from shadbo.core.words import Mm, both, length
 
 
 def _accept(look: Look, face_mm: float) -> tuple[Proposal, ...]:
@@ -81,5 +81,5 @@ def face_off(look: Look) -> Iterator[Finding]:
         look.say("{} of pad wanted, {} stacked", pad, look["pad.made"]),
         keys=("face.made", "pad.made"),
         proposals=tuple(proposals),
-        by_hand="Or plane a strip to the pad that is wanted.",
+        by_hand=both("Or plane a strip to the pad that is wanted."),
     )

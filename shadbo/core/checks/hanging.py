@@ -7,9 +7,9 @@ from shadbo.core.checks.view import Look
 from shadbo.core.edits import Edit
 from shadbo.core.findings import Finding, Proposal
 from shadbo.core.materials import HangerKind
-from shadbo.core.shop import carries
+from shadbo.core.shop import asked_kg, safe_kg
 from shadbo.core.sums.weight import GRAVITY_N_PER_KG
-from shadbo.core.words import Mm, length
+from shadbo.core.words import Mm, both, length
 
 NAMES: dict[HangerKind, str] = {"wire": "wire", "straps": "two straps", "cleat": "cleat", "plate": "single plate"}
 
@@ -37,13 +37,12 @@ def hanger_too_weak(look: Look) -> Iterator[Finding]:
             proposals=_hang_by(look, "straps", "wire", "plate", "cleat"),
         )
         return
-    factor = look.desk.practice.hardware_factor
-    if look.hang.tension is not None and hanger.rating_is == "load on one":
-        demand, safe = look.hang.tension.value / GRAVITY_N_PER_KG, hanger.rating_kg / factor
+    safe = safe_kg(hanger, look.desk.practice.hardware_factor)
+    each = look.hang.each_kg
+    demand = asked_kg(hanger, weight.value, each)
+    what = "frame and piece weigh {} kg" if demand == weight.value else "each carries {} kg"
+    if look.hang.tension is not None:
         what = "each ring takes the wire's pull, as of {} kg"
-    else:
-        demand, safe = weight.value, carries(hanger, factor)
-        what = "frame and piece weigh {} kg"
     if demand <= safe + 1e-6:
         return
     proposals: list[Proposal] = []
@@ -131,7 +130,7 @@ def screws_too_weak(look: Look) -> Iterator[Finding]:
             look.say("Only {} of wood for the hanger's screws", Mm(hang.screw_mm, "down")),
             look.say("the ledge is {} thick and the wall {} wide", look["profile.ledge_thick"], look["profile.wall"]),
             keys=("profile.ledge_thick",),
-            by_hand="Glue a block behind the rail where the hanger sits, or hang it by a cleat across the top.",
+            by_hand=both("Glue a block behind the rail where the hanger sits, or hang it by a cleat across the top."),
             proposals=_hang_by(look, "cleat"),
         )
     elif hang.screw_hold is not None and hang.screw_load is not None and hang.screw_load.value > hang.screw_hold.value:

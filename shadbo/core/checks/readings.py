@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding
-from shadbo.core.words import Mm
+from shadbo.core.words import Mm, both
 
 
 def sides_far_apart(look: Look) -> Iterator[Finding]:
@@ -25,7 +25,7 @@ def sides_far_apart(look: Look) -> Iterator[Finding]:
                 look.say(f"{{}} at the {one}, {{}} at the {other}: more than a stretcher is ever out", a, b),
                 place=axis,
                 keys=(a.key, b.key),
-                by_hand="Read both again with the same tool, over cloth and folds.",
+                by_hand=both("Read both again with the same tool, over cloth and folds."),
                 root=True,
             )
 
@@ -43,7 +43,7 @@ def diagonals_do_not_close(look: Look) -> Iterator[Finding]:
             look.say("The second diagonal is {} off what the sides allow", Mm(abs(misfit.value))),
             look.say("the tools explain {} of it: read both diagonals and the sides again", Mm(misfit.likely)),
             keys=("canvas.diagonal_up", "canvas.diagonal_down", "canvas.misfit"),
-            by_hand="Hook the tape at the corner of the bars, not at the fold.",
+            by_hand=both("Hook the tape at the corner of the bars, not at the fold."),
             root=True,
         )
 
@@ -61,5 +61,5 @@ def edge_hidden(look: Look) -> Iterator[Finding]:
         look.say("The wall hides the {} edge", "signed" if signed else "painted"),
         look.say("show the owner how little of it is seen through the gap of {}", look["gap.wanted"]),
         keys=("gap.wanted",),
-        by_hand="Ask the owner before the rails are cut; photograph the edge for the record.",
+        by_hand=both("Ask the owner before the rails are cut; photograph the edge for the record."),
     )

@@ -7,7 +7,7 @@ from shadbo.core.edits import Edit
 from shadbo.core.findings import Finding, Proposal
 from shadbo.core.sheet import to_mark
 from shadbo.core.sums.spacing import widest
-from shadbo.core.words import Mm, length
+from shadbo.core.words import Mm, both, length
 
 
 def _other_screw(look: Look) -> list[Proposal]:
@@ -174,5 +174,5 @@ def too_few(look: Look) -> Iterator[Finding]:
             place=side,
             keys=tuple(f.along.key for j in look.assembly.joins for f in j.fixings if f.side == side),
             proposals=look.change("screw_from_corner", None, 1, "Let the plan space the screws"),
-            by_hand="Where keys and braces leave no room, use plates from ledge to bar.",
+            by_hand=both("Where keys and braces leave no room, use plates from ledge to bar."),
         )

@@ -9,7 +9,7 @@ from shadbo.core.findings import Finding, Proposal, StationName
 from shadbo.core.hanging import HangPlan
 from shadbo.core.lengths import Both
 from shadbo.core.quantity import Quantity
-from shadbo.core.words import Sayable, say
+from shadbo.core.words import Sayable, both, say
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,8 +49,8 @@ def measure_again(look: Look, code: str, q: Quantity, source: Quantity | None, s
         station,
         look.say("Read again: {}{}", label, tool),
         look.say("{} comes to {}, give or take {}", what, q, look.say("{}", _half(q))),
-        keys=tuple(k for k in (q.key, source.key if source else "") if k),
-        by_hand="Repeat that one reading with a finer tool.",
+        keys=tuple(k for k in (q.key, source.key if source is not None else "") if k),
+        by_hand=both("Repeat that one reading with a finer tool."),
     )
 
 

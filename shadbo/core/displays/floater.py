@@ -170,7 +170,7 @@ def _frame_axis(
     middle_word, ends = "middle", ("top", "bottom") if axis == "width" else ("left", "right")
     middle = s.made(f"frame.inside_{axis}.middle", f"inside {axis}, {middle_word}", rail - 2 * wall, p.joint_tolerance_mm)
     first, last = (s.made(f"frame.inside_{axis}.{e}", f"inside {axis}, {e}", middle) for e in ends)
-    outside = s.made(f"frame.outside_{axis}", f"outside {axis}", middle + 2 * wall)
+    outside = s.made(f"frame.outside_{axis}", f"outside {axis}", middle + 2 * wall, way="up")
     return (first, middle, last), outside
 
 

@@ -6,6 +6,8 @@ from dataclasses import dataclass
 
 from shadbo.core.quantity import DUST
 
+PENCIL_MM = 1.0
+
 
 @dataclass(frozen=True, slots=True)
 class KeepOut:
@@ -16,8 +18,8 @@ class KeepOut:
     why: str
 
     def holds(self, at_mm: float) -> bool:
-        """Whether a fixing there would be inside the stretch."""
-        return self.start_mm + DUST < at_mm < self.end_mm - DUST
+        """Whether a fixing there would be inside the stretch, by more than a pencil line."""
+        return self.start_mm + PENCIL_MM < at_mm < self.end_mm - PENCIL_MM
 
 
 def evenly(first_mm: float, last_mm: float, n: int) -> list[float]:

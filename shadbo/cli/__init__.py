@@ -1,0 +1,101 @@
+"""Commands: ``shadbo plan``, ``schema``, ``serve``, ``demo``."""
+
+import argparse
+import json
+import sys
+from collections.abc import Sequence
+from pathlib import Path
+
+from pydantic import ValidationError
+
+from shadbo.core.advise import advise
+from shadbo.core.shop import Shop
+from shadbo.demo.shop import demo_shop
+from shadbo.files import job_file, plan_table
+
+
+def main(argv: Sequence[str] | None = None) -> int:
+    """Run one command; the exit status is 2 when a file cannot be read as what it should be."""
+    args = _parser().parse_args(argv)
+    status: int = args.run(args)
+    return status
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="shadbo", description="Plans how a piece is framed.")
+    commands = parser.add_subparsers(required=True, metavar="COMMAND")
+    plan = commands.add_parser("plan", help="the figures of a job file")
+    plan.add_argument("file", type=Path)
+    plan.add_argument("--shop", type=Path, help="a shop file; without it, the shop that ships with the program")
+    form = plan.add_mutually_exclusive_group()
+    form.add_argument("--json", action="store_true", help="the whole plan as JSON")
+    form.add_argument("--csv", action="store_true", help="every figure as CSV")
+    plan.set_defaults(run=_plan)
+    schema = commands.add_parser("schema", help="the JSON Schema of the job file")
+    schema.set_defaults(run=_schema)
+    serve = commands.add_parser("serve", help="serve the application on loopback")
+    serve.add_argument("--port", type=int, default=8777)
+    serve.set_defaults(run=_serve)
+    demo = commands.add_parser("demo", help="load the demo workshop once")
+    demo.set_defaults(run=_demo)
+    api = commands.add_parser("openapi", help="the OpenAPI document of the server")
+    api.set_defaults(run=_openapi)
+    return parser
+
+
+def _plan(args: argparse.Namespace) -> int:
+    try:
+        job = job_file.read(args.file.read_text(encoding="utf-8"))
+        shop = Shop.model_validate_json(args.shop.read_text(encoding="utf-8")) if args.shop else demo_shop()
+    except job_file.BadFile as bad:
+        return _refuse(f"{args.file}: {bad.where}: found {bad.found}; expected {bad.expected}")
+    except ValidationError as bad:
+        first = bad.errors(include_url=False)[0]
+        where = "/".join(map(str, first["loc"])) or "the file"
+        return _refuse(f"{args.shop}: {where}: {first['msg']}")
+    except UnicodeDecodeError as bad:
+        return _refuse(f"{args.file}: byte {bad.start}: found bytes that are no UTF-8; expected a text file")
+    except OSError as bad:
+        return _refuse(f"{bad.filename}: {bad.strerror}")
+    plan = advise(job, shop)
+    if args.csv:
+        sys.stdout.write(plan_table.as_csv(plan))
+    elif args.json:
+        print(json.dumps(plan_table.as_data(plan), ensure_ascii=False, indent=2))
+    else:
+        sys.stdout.write(plan_table.as_text(plan))
+    return 0
+
+
+def _refuse(message: str) -> int:
+    print(f"shadbo: {message}", file=sys.stderr)
+    return 2
+
+
+def _schema(_: argparse.Namespace) -> int:
+    print(json.dumps(job_file.schema(), ensure_ascii=False, indent=2))
+    return 0
+
+
+def _serve(args: argparse.Namespace) -> int:
+    import uvicorn
+
+    from shadbo.web.app import create_app
+
+    print(f"Shadbo is at http://127.0.0.1:{args.port}", flush=True)
+    uvicorn.run(create_app(), host="127.0.0.1", port=args.port, log_level="warning")
+    return 0
+
+
+def _demo(_: argparse.Namespace) -> int:
+    from shadbo.demo.load import load
+
+    print(load())
+    return 0
+
+
+def _openapi(_: argparse.Namespace) -> int:
+    from shadbo.web.app import create_app
+
+    print(json.dumps(create_app().openapi(), ensure_ascii=False, indent=1))
+    return 0

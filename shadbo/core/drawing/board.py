@@ -1,0 +1,101 @@
+"""The board: any view of a plan as SVG, and the depth ladder on the section's own millimetre axis."""
+
+from dataclasses import dataclass
+from typing import Literal, get_args
+
+from shadbo.core.assembly import ViewName
+from shadbo.core.drawing.compose import Fit, Group, Paper, Path, Sheet2D, Text, compose, fit_to
+from shadbo.core.drawing.edge import edge_scene
+from shadbo.core.drawing.faces import back_scene, front_scene
+from shadbo.core.drawing.ink import FILLS, INK, SOFT, STROKES
+from shadbo.core.drawing.parts import parts_scene
+from shadbo.core.drawing.scene import Scene
+from shadbo.core.drawing.svg import write_svg
+from shadbo.core.drawing.tape import tape_scene
+from shadbo.core.lengths import System, texts
+from shadbo.core.plan import Plan
+
+VIEWS: tuple[ViewName, ...] = get_args(ViewName)
+BOARDS: dict[ViewName, Paper] = {
+    "edge": Paper("board", 752, 460, (112, 30, 222, 36)),
+    "front": Paper("board", 752, 460, (60, 20, 210, 76)),
+    "back": Paper("board", 752, 460, (120, 48, 120, 40)),
+    "parts": Paper("board", 752, 460, (28, 20, 20, 34)),
+}
+LADDER = Paper("ladder", 752, 192, (0, 0, 0, 0))
+TITLES = {"edge": "Edge section", "front": "Front view", "back": "Back view", "parts": "Parts to cut"}
+
+
+@dataclass(frozen=True, slots=True)
+class Drawn:
+    """A picture, and where its millimetres lie."""
+
+    svg: str
+    fit: Fit
+
+
+def scene_of(plan: Plan, view: ViewName, system: System) -> Scene:
+    """The scene of a view; before the readings are in, where to put the tape."""
+    if plan.assembly is None:
+        return tape_scene(plan)
+    makers = {"edge": edge_scene, "front": front_scene, "back": back_scene, "parts": parts_scene}
+    return makers[view](plan, system)
+
+
+def draw(plan: Plan, view: ViewName, system: System, hold: Fit | None = None) -> Drawn:
+    """One view on the screen's board."""
+    sheet = compose(scene_of(plan, view, system), BOARDS[view], hold)
+    return Drawn(write_svg(sheet, TITLES[view]), sheet.fit)
+
+
+def draw_ladder(plan: Plan, system: System, fit: Fit | None = None) -> str:
+    """The depth ladder: every layer as a bar under its place in the section."""
+    if plan.assembly is None:
+        return write_svg(Sheet2D(LADDER, Fit(1, 0, 0)), "Depth ladder, empty until the readings are in")
+    fit = fit or fit_to(edge_scene(plan, system), BOARDS["edge"])
+    layers, mark, sheet = plan.assembly.layers, plan.desk.mark, plan.desk.sheet
+    out = Sheet2D(LADDER, fit)
+    row = min(30.0, 146 / max(len(layers), 1))
+    inside, back = sheet["frame.inside_depth"].value, plan.assembly.depth.value
+    low = 16 + row * len(layers)
+    for mm, role in ((0.0, "front"), (inside, "front"), (back, "wall")):
+        x = fit.put((mm, 0))[0]
+        out.groups.append(Group("", "line", (Path(((x, 8), (x, low)), STROKES[role]),)))  # type: ignore[index]
+    right = max(fit.put((back, 0))[0] + 44, 470)
+    for i, layer in enumerate(layers):
+        y = 12 + row * i
+        x0, x1 = fit.put((layer.start_mm, 0))[0], fit.put((layer.end_mm, 0))[0]
+        fill = FILLS[layer.hatch]
+        air = layer.hatch == "air"
+        bar = Path(
+            ((x0, y + 3), (x1, y + 3), (x1, y + row - 5), (x0, y + row - 5)),
+            STROKES["hidden" if air else "thin"],
+            True,
+            layer.hatch if fill.path else "",
+            "" if fill.path or air else fill.tone,
+        )
+        q = sheet[layer.key]
+        t = texts(abs(layer.end_mm - layer.start_mm), mark, q.way)
+        size, other = (f"{t.mm} mm", f"{t.inch} in") if system == "mm" else (f"{t.inch} in", f"{t.mm} mm")
+        name_x = min(fit.put((0, 0))[0], x0) - 14
+        source = "as built" if q.planned is not None else _short(q.name.source if q.name else None)
+        marks = (
+            bar,
+            Text((name_x, y + row / 2 + 4), layer.name, 16, INK, "end"),
+            Text((right, y + row / 2 + 4), f"{size} · {other}", 16, INK, bold=True),
+            Text((right + 142, y + row / 2 + 4), source, 14, SOFT),
+        )
+        hit = Path(((0, y), (752, y), (752, y + row - 2), (0, y + row - 2)), None, True, "", "transparent")
+        out.groups.append(Group(layer.key, "layer", (hit, *marks)))
+    spare = inside - max(x.end_mm for x in layers[:-1])
+    over = "nothing over" if abs(spare) < 0.05 else f"{texts(abs(spare), mark).pick(system)} {'over' if spare > 0 else 'too much'}"
+    said = f"inside depth {texts(inside, mark).pick(system)}: {over}"
+    anchor: Literal["end"] = "end"
+    out.groups.append(Group("frame.inside_depth", "words", (Text((fit.put((back, 0))[0], low + 18), said, 16, INK, anchor, bold=True),)))
+    return write_svg(out, "Depth ladder, front to wall")
+
+
+def _short(source: str | None) -> str:
+    if not source:
+        return ""
+    return f"read, {source}" if "±" in source else source.removesuffix(", the plan's choice")

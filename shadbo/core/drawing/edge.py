@@ -1,0 +1,88 @@
+"""Edge section: the frame's edge cut through, depth running from the front (left) to the wall (right)."""
+
+from shadbo.core.assembly import Assembly, Dimension
+from shadbo.core.drawing.scene import Dim, Leader, Line, Scene, Shape, Words
+from shadbo.core.lengths import Mark, System
+from shadbo.core.plan import Plan
+from shadbo.core.words import number_text
+
+
+def dim_of(d: Dimension, mark: Mark, system: System) -> Dim:
+    """A dimension of the assembly as an element, with its number and its plus-minus where that helps."""
+    number = number_text(d.quantity, mark).pick(system)
+    text = f"{d.label} {number}" if d.label and d.role != "tape" else number
+    key = d.label if d.label.startswith("canvas.") else d.quantity.key
+    return Dim(d.start, d.end, text, d.runs, d.lane, d.edge, key, d.role)
+
+
+def edge_scene(plan: Plan, system: System) -> Scene:
+    """The section with its layers, the screw, the wall behind, dimensions and labels."""
+    a = _assembly(plan)
+    mark = plan.desk.mark
+    scene = Scene(a.section_name)
+    back, stand = a.depth.value, plan.hang.bumper_mm if plan.hang else 0.0
+    bar = next((p for p in a.by_role("bar") if p.section), None)
+    top = max(y for p in a.parts for _, y in p.section)
+    for part in a.parts:
+        if part.section:
+            scene.add(Shape(part.section, part.hatch, part.key, part.id))
+    if bar is not None:
+        scene.add(*_cloth(bar.section, top))
+    for join in a.joins:
+        if join.section is not None:
+            scene.add(*_screw(join.section, join.diameter_mm, join.key))
+    front_high = top + 13
+    scene.add(Line(((0, 0), (0, front_high)), "front"), Words((0, front_high), "front", "side", nudge=(-8, -2), anchor="end"))
+    wall_x = back + max(stand, 3)
+    scene.add(Line(((wall_x, -4), (wall_x, front_high)), "wall"))
+    scene.add(*(Line(((wall_x, y), (wall_x + 2.5, y - 2.5)), "wall") for y in range(0, int(front_high), 5)))
+    scene.add(Words((wall_x, front_high), "wall", "side", nudge=(16, -2), anchor="start"))
+    for part in a.parts:
+        if part.section and part.role in ("bar", "rail"):
+            scene.add(_name(part.name, part.section, part.role == "bar"))
+    scene.add(*(dim_of(d, mark, system) for d in a.dimensions if d.view == "edge"))
+    for c in a.callouts:
+        if c.view == "edge":
+            first = f"{c.words} {number_text(c.quantity, mark).pick(system)}" if c.quantity is not None else c.words
+            more = (f"{number_text(c.second_quantity, mark).pick(system)} {c.second}",) if c.second_quantity is not None else ()
+            scene.add(Leader(c.at, (first, *more), c.key, c.towards))
+    return scene
+
+
+def _assembly(plan: Plan) -> Assembly:
+    if plan.assembly is None:
+        raise ValueError("nothing to draw before the readings are in")
+    return plan.assembly
+
+
+def _cloth(bar: tuple[tuple[float, float], ...], top: float) -> list[Line]:
+    front, low = min(x for x, _ in bar), min(y for _, y in bar)
+    rear = max(x for x, _ in bar)
+    off = 0.5
+    return [
+        Line(
+            ((front - off, top + 9), (front - off, low - off), (rear + off, low - off), (rear + off, low + 25)),
+            "cloth",
+            "canvas.depth",
+        )
+    ]
+
+
+def _screw(ends: tuple[tuple[float, float], tuple[float, float]], diameter: float, key: str) -> list[Shape | Line]:
+    (head, y), (tip, _) = ends
+    r, c = diameter / 2, diameter
+    shaft = ((head, y + r), (tip + 4, y + r), (tip, y), (tip + 4, y - r), (head, y - r))
+    sink = ((head, y + c), (head - c * 0.7, y + r), (head - c * 0.7, y - r), (head, y - c))
+    turns = max(int((head - tip - 8) / 1.6 * 0.6), 3)
+    step = 1.6
+    thread = [Line(((tip + 4 + i * step, y + r + 0.35), (tip + 3.2 + i * step, y - r - 0.35)), "screw", key) for i in range(turns)]
+    axis = Line(((tip - 8, y), (head + 8, y)), "centre", key)
+    return [Shape(shaft, "metal", key), Shape(sink, "metal", key), *thread, axis]
+
+
+def _name(name: str, ring: tuple[tuple[float, float], ...], middle: bool) -> Words:
+    xs, ys = [x for x, _ in ring], [y for _, y in ring]
+    if middle:
+        return Words(((min(xs) + max(xs)) / 2, min(ys) + (max(ys) - min(ys)) * 0.68), name)
+    low = sorted({y for y in ys})
+    return Words(((min(xs) + max(xs)) / 2, (low[0] + low[1]) / 2), name.split(": ")[-1])

@@ -1,0 +1,99 @@
+"""Front and back views. The back is seen from behind: points are mirrored, text never is."""
+
+from shadbo.core.assembly import Dot, Ring
+from shadbo.core.drawing.edge import dim_of
+from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
+from shadbo.core.lengths import System, texts
+from shadbo.core.plan import Plan
+from shadbo.core.words import number_text
+
+
+def front_scene(plan: Plan, system: System) -> Scene:
+    """Frame and piece as they are seen, the gap at every end and middle, and where the tape goes."""
+    a, mark = plan.assembly, plan.desk.mark
+    assert a is not None
+    scene = Scene("from the front")
+    for part in a.parts:
+        if "front" in part.seen_from:
+            scene.add(*(Shape(ring, part.hatch, part.key, part.id) for ring in part.face))
+    w, h = a.outside_width.value / 2, a.outside_height.value / 2
+    sheet = plan.desk.sheet
+    inward: dict[str, tuple[Dot, str]] = {"left": ((12, 0), "start"), "right": ((-12, 0), "end"), "top": ((0, 12), "middle"), "bottom": ((0, -12), "middle")}
+    wall = sheet["profile.wall"].value if "profile.wall" in sheet else 0.0
+    for key in [k for k in sheet.named if k.startswith("gap.") and k.count(".") == 2]:
+        _, side, word = key.split(".")
+        gap = sheet[key]
+        nudge, anchor = inward[side]
+        along_h, along_v = _along(word, w - wall, h - wall)
+        at = {"left": (-w + wall, along_v), "right": (w - wall, along_v), "top": (along_h, h - wall), "bottom": (along_h, -h + wall)}[side]
+        text = texts(gap.value, mark, gap.way).pick(system)
+        said = f"gap {text}" if key == "gap.left.middle" else text
+        scene.add(Words(at, said, "gap", key, anchor, nudge))  # type: ignore[arg-type]
+    scene.add(*(dim_of(d, mark, system) for d in a.dimensions if d.view == "front"))
+    return scene
+
+
+def _along(word: str, w: float, h: float) -> tuple[float, float]:
+    """Places of a gap's number along its side, kept off the corners so that two never meet."""
+    return {"left": -w * 0.72, "right": w * 0.72}.get(word, 0.0), {"top": h * 0.78, "bottom": -h * 0.78}.get(word, 0.0)
+
+
+def _mirror(ring: Ring) -> Ring:
+    return tuple((-x, y) for x, y in ring)
+
+
+def back_scene(plan: Plan, system: System) -> Scene:
+    """Ledge, bars, braces, screws with running distances, hangers, wire, hook, bumpers, label."""
+    a, hang, mark = plan.assembly, plan.hang, plan.desk.mark
+    assert a is not None
+    assert hang is not None
+    scene = Scene("from the back: left and right change places")
+    for part in a.parts:
+        if "back" in part.seen_from and part.role in ("bar", "brace"):
+            scene.add(*(Shape(_mirror(ring), part.hatch, part.key, part.id) for ring in part.face))
+    w, h = a.outside_width.value / 2, a.outside_height.value / 2
+    deep = a.back_rail.wall.value + a.back_rail.ledge.value
+    key = "rail.width"
+    for ring in (
+        ((-w, h), (w, h), (w - deep, h - deep), (-w + deep, h - deep)),
+        ((-w, -h), (w, -h), (w - deep, -h + deep), (-w + deep, -h + deep)),
+        ((-w, -h), (-w + deep, -h + deep), (-w + deep, h - deep), (-w, h)),
+        ((w, -h), (w - deep, -h + deep), (w - deep, h - deep), (w, h)),
+    ):
+        scene.add(Shape(ring, "wood", key, "rail"))
+    for join in a.joins:
+        r = join.diameter_mm
+        for f in join.fixings:
+            x, y = -f.at[0], f.at[1]
+            scene.add(Round((x, y), r, "screw", f.along.key))
+            scene.add(Line(((x - r, y), (x + r, y)), "screw", f.along.key), Line(((x, y - r), (x, y + r)), "screw", f.along.key))
+    _hangers(scene, plan, w, h)
+    for d in a.dimensions:
+        if d.view == "back":
+            start, end = (-d.start[0], d.start[1]), (-d.end[0], d.end[1])
+            edge = d.edge if d.runs == "across" else "high"
+            scene.add(Dim(start, end, number_text(d.quantity, mark).pick(system), d.runs, 1, edge, d.quantity.key, "running"))
+    if hang.kind in ("wire", "straps"):
+        x, y = -w, hang.places[0][1]
+        text = f"{number_text(hang.down, mark).pick(system)} down"
+        scene.add(Dim((x, h), (x, y), text, "upright", 1, "low", "hang.down"))
+    scene.add(Words((0, -h + deep / 2), "label here", "part"))
+    return scene
+
+
+def _hangers(scene: Scene, plan: Plan, w: float, h: float) -> None:
+    hang = plan.hang
+    assert hang is not None
+    for x, y in hang.places:
+        size = 5.0
+        scene.add(Shape(((x - size, y - 9), (x + size, y - 9), (x + size, y + 9), (x - size, y + 9)), "metal", "hang.down"))
+        if hang.kind != "wire":
+            scene.add(Round((x, y + 13), 5, "wire", "hang.down"))
+    if hang.rise is not None:
+        (xl, y), (xr, _) = hang.places[0], hang.places[-1]
+        top = y + hang.rise.value
+        middle = tuple((x, top) for x in hang.hooks)
+        scene.add(Line(((xl, y), *middle, (xr, y)), "wire", "wire.rise"))
+        scene.add(*(Round((x, top), 4, "mark", "hang.hook") for x in hang.hooks))
+    if hang.bumper_mm > 0:
+        scene.add(*(Round((sx * (w - 9), -h + 9), 6, "thin", "hang.hook") for sx in (-1, 1)))

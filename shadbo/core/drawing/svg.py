@@ -1,0 +1,72 @@
+"""The one SVG writer: composed marks to a picture that needs no style sheet."""
+
+from xml.sax.saxutils import escape, quoteattr
+
+from shadbo.core.assembly import Hatch
+from shadbo.core.drawing.compose import Circle, Group, Path, Sheet2D, Text
+from shadbo.core.drawing.ink import FILLS, PAPER, Stroke
+
+FONT = "'Barlow Condensed', 'Arial Narrow', sans-serif"
+
+
+def n(x: float) -> str:
+    """A coordinate, short."""
+    return f"{x:.1f}".removesuffix(".0")
+
+
+def write_svg(sheet: Sheet2D, title: str) -> str:
+    """The picture as SVG text. Groups carry ``data-key``; hidden ones are for lighting up."""
+    p = sheet.paper
+    used = {m.hatch for g in sheet.groups for m in g.marks if isinstance(m, Path) and m.hatch}
+    defs = "".join(_pattern(h, p.name) for h in sorted(used))
+    body = "".join(_group(g, p.name) for g in sheet.groups)
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {n(p.width)} {n(p.height)}" '
+        f'role="img" aria-label={quoteattr(title)} font-family={quoteattr(FONT)}>'
+        f"<defs>{defs}</defs>{body}</svg>"
+    )
+
+
+def _pattern(name: str, paper: str) -> str:
+    hatch: Hatch = name  # type: ignore[assignment]
+    f = FILLS[hatch]
+    w, h = f.size
+    turn = f' patternTransform="rotate({n(f.turn)})"' if f.turn else ""
+    return (
+        f'<pattern id="{paper}-{name}" width="{n(w)}" height="{n(h)}" patternUnits="userSpaceOnUse"{turn}>'
+        f'<rect width="{n(w)}" height="{n(h)}" fill="{f.tone}"/>'
+        f'<path d="{f.path}" fill="none" stroke="{f.colour}" stroke-width="0.9"/></pattern>'
+    )
+
+
+def _group(g: Group, paper: str) -> str:
+    key = f" data-key={quoteattr(g.key)}" if g.key else ""
+    hidden = ' visibility="hidden"' if g.hidden else ""
+    return f'<g class="{g.role}"{key}{hidden}>' + "".join(_mark(m, paper) for m in g.marks) + "</g>"
+
+
+def _mark(m: Path | Circle | Text, paper: str) -> str:
+    match m:
+        case Path():
+            d = "M" + "L".join(f"{n(x)} {n(y)}" for x, y in m.dots) + ("Z" if m.closed else "")
+            fill = f"url(#{paper}-{m.hatch})" if m.hatch else m.tone or "none"
+            return f'<path d="{d}" fill="{fill}"{_stroke(m.stroke)}/>'
+        case Circle():
+            x, y = m.centre
+            return f'<circle cx="{n(x)}" cy="{n(y)}" r="{n(m.radius)}" fill="{m.tone or "none"}"{_stroke(m.stroke)}/>'
+        case Text():
+            x, y = m.at
+            halo = f' stroke="{PAPER}" stroke-width="4" stroke-linejoin="round" paint-order="stroke"' if m.halo else ""
+            anchor = f' text-anchor="{m.anchor}"' if m.anchor != "start" else ""
+            weight = ' font-weight="600"' if m.bold else ' font-weight="500"'
+            return (
+                f'<text x="{n(x)}" y="{n(y)}" font-size="{n(m.size)}" fill="{m.colour}"{anchor}{weight}{halo}>'
+                f"{escape(m.text)}</text>"
+            )
+
+
+def _stroke(s: Stroke | None) -> str:
+    if s is None:
+        return ""
+    dash = f' stroke-dasharray="{s.dash}"' if s.dash else ""
+    return f' stroke="{s.colour}" stroke-width="{n(s.width)}" stroke-linejoin="round"{dash}'

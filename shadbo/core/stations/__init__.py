@@ -1,0 +1,48 @@
+"""The eight stations of a job, in the order of work: each with its answer and its questions."""
+
+from shadbo.core.displays import DISPLAYS
+from shadbo.core.findings import RANK, StationName
+from shadbo.core.plan import Plan
+from shadbo.core.questions import Question, Station, StationMark
+from shadbo.core.stations import answers, hang, measure, receive
+
+TITLES: dict[StationName, tuple[str, str, str, str]] = {
+    "receive": ("Receive", "The piece comes in", "Whose it is, what it is, what must never happen to it.", "front"),
+    "measure": ("Measure", "What the tape says", "Seen from the front, over cloth and folds, top edge up.", "front"),
+    "display": ("Display", "What shows it", "The build, and the moulding from the rack.", "edge"),
+    "sizes": ("Sizes", "Gap and frame", "The air around the piece sets the frame.", "front"),
+    "depth": ("Depth", "Front to back", "Where the face sits, and what fills the rest.", "edge"),
+    "mount": ("Mount", "What holds it", "Screws from behind, clear of all they must not hit.", "back"),
+    "parts": ("Frame & parts", "To cut and to make", "Cut to these; then write down what was really made.", "parts"),
+    "hang": ("Close & hang", "Onto the wall", "Hardware for the weight, and the height of the hook.", "back"),
+}
+
+
+def stations(plan: Plan) -> tuple[Station, ...]:
+    """All eight stations as they stand for a plan."""
+    desk = plan.desk
+    own = plan.display.questions(desk, plan.assembly)
+    shared: dict[StationName, list[Question]] = {
+        "receive": receive.questions(desk),
+        "measure": measure.questions(desk),
+        "display": measure.display_questions(desk, DISPLAYS),
+        "hang": hang.questions(plan),
+    }
+    out = []
+    for name, (label, title, lead, view) in TITLES.items():
+        answer, second = answers.answer(plan, name)
+        questions = tuple(shared.get(name, []) + own.get(name, []))
+        out.append(Station(name, label, title, lead, answer, second, view, questions, _mark(plan, name)))
+    return tuple(out)
+
+
+def _mark(plan: Plan, name: StationName) -> StationMark:
+    if name == "measure" and plan.asks:
+        return "asks"
+    if plan.assembly is None:
+        return "open"
+    here = [f.severity for f in plan.findings if f.station == name]
+    worst = max(here, key=RANK.__getitem__, default="fine")
+    return "fine" if worst == "note" else worst
+
+

@@ -1,0 +1,54 @@
+"""Close and hang: hardware for the weight, places on the back, height of the hook, what to look at last."""
+
+from shadbo.core.plan import Plan
+from shadbo.core.questions import Choice, Question
+from shadbo.core.stations.answers import KINDS
+from shadbo.core.rows import care, choice_row, length_row, text_row, told
+from shadbo.core.words import Mm, both, say
+
+
+def questions(plan: Plan) -> list[Question]:
+    """The rows of the station."""
+    hang, desk = plan.hang, plan.desk
+    if hang is None:
+        return []
+    job, mark, s = desk.job.hanging, desk.mark, desk.sheet
+    kinds = [Choice(None, "by weight", picked=job.kind is None)]
+    kinds += [Choice(kind, label, picked=job.kind == kind) for kind, label in KINDS.items()]
+    rows = [
+        choice_row("hanging/kind", "Hung by", kinds, job.kind is not None, hang.reason),
+        told("Weighs", say(mark, "{}", hang.weight), "weight.total", hang.hanger.name if hang.hanger else "none in stock"),
+    ]
+    if hang.kind in ("wire", "straps"):
+        rows.append(length_row(desk, "hanging/down", "Hangers below the top edge", job.down, hang.down))
+        where = "in the wall of the rail, where the wood is deep" if hang.into_wall else "on the rail's middle"
+        rows.append(told("Hangers, from the side", say(mark, "{}", hang.inwards), "hang.in", where))
+        rows.append(told("Their screws", say(mark, "{}", Mm(hang.screw_mm, "down")), "hang.hold", "pilot holes; no hammer near the canvas"))
+    if hang.tension is not None and hang.rise is not None and hang.wire_length is not None:
+        rows.append(
+            choice_row(
+                "hanging/hooks",
+                "Hooks in the wall",
+                [Choice(n, word, picked=len(hang.hooks) == n) for n, word in ((1, "one"), (2, "two"))],
+                job.hooks is not None,
+            )
+        )
+        rows.append(length_row(desk, "hanging/rise", "Rise of the wire at the hook", job.rise, hang.rise))
+        rows.append(told("Pull in the wire", say(mark, "{}", hang.tension), "wire.tension", f"{hang.angle_deg:.0f}° from level"))
+        rows.append(told("Wire to cut", say(mark, "{}", hang.wire_length), "wire.length", "wind the tails back 50 mm, tape the ends"))
+    rows.append(length_row(desk, "hanging/eye", "Eye height", job.eye, s["hang.eye"]))
+    rows.append(told("Hook above the floor", say(mark, "{}", hang.hook_height), "hang.hook"))
+    if len(hang.hooks) == 2:
+        rows.append(told("Between the hooks", say(mark, "{}", Mm(hang.hooks[1] - hang.hooks[0])), "", "level them"))
+    rows.append(told("Bumpers, lower corners", say(mark, "{} thick", Mm(hang.bumper_mm, "up")), "", "as the hanger stands out"))
+    rows.append(care("Wall: rated fixings for its kind, clear of cables and pipes. A doubtful wall is for a qualified fitter."))
+    if hang.weight.value > desk.practice.fixed_points_over_kg or _long(plan) > desk.practice.fixed_points_over_mm:
+        rows.append(care("Lift and hang this with two people."))
+    rows.append(told("Before closing", both("look from the front"), "", "gap even, no dust, top is up; label at the bottom centre"))
+    handed = desk.job.handed_over.isoformat() if desk.job.handed_over else ""
+    rows.append(text_row("handed_over", "Handed over on", handed, "date"))
+    return rows
+
+
+def _long(plan: Plan) -> float:
+    return plan.assembly.long_side_mm if plan.assembly else 0.0

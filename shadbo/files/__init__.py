@@ -1,0 +1,1 @@
+"""Open formats: the job file, and plans as tables."""

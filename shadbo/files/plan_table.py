@@ -1,0 +1,97 @@
+"""A plan as tables: text for reading, CSV for a spreadsheet, JSON for another program."""
+
+import csv
+import io
+from collections.abc import Iterator
+from typing import Any
+
+from pydantic import TypeAdapter
+
+from shadbo.core.lengths import inch_text
+from shadbo.core.plan import Plan
+from shadbo.core.quantity import Quantity
+from shadbo.core.units import MM, unit_name
+from shadbo.core.working import Line, line
+
+COLUMNS = ("key", "label", "value", "unit", "inch", "plus_minus", "source")
+
+
+def _rows(plan: Plan) -> Iterator[tuple[str, ...]]:
+    for key, q in plan.desk.sheet.named.items():
+        inch = inch_text(q.value, 32, q.way) if q.unit == MM else ""
+        plus_minus = "" if q.kind == "cut" else f"{q.likely:.2f}"
+        yield key, _label(q), f"{q.value:.6g}", unit_name(q.unit), inch, plus_minus, (q.name.source or "") if q.name else ""
+
+
+def _label(q: Quantity) -> str:
+    return q.name.label if q.name else ""
+
+
+def as_csv(plan: Plan) -> str:
+    """Every line of the sheet, with a header row; a cell that a spreadsheet would run as a formula is quoted."""
+    out = io.StringIO()
+    writer = csv.writer(out, lineterminator="\n")
+    writer.writerow(COLUMNS)
+    for row in _rows(plan):
+        writer.writerow([("'" + cell) if cell[:1] in ("=", "@", "+") else cell for cell in row])
+    return out.getvalue()
+
+
+def as_text(plan: Plan) -> str:
+    """The figures as a table for a terminal, the findings below."""
+    out = [f"{plan.desk.job.title or 'untitled'} — {plan.display.name}, {plan.state}", ""]
+    for key, label, value, unit, inch, plus_minus, source in _rows(plan):
+        out.append(f"{label:<46.46} {value:>10} {unit:<6} {inch:>10}  {('± ' + plus_minus) if plus_minus not in ('', '0.00') else '':<8} {source}".rstrip())
+        del key
+    if plan.asks:
+        out += ["", "still to measure: " + "; ".join(a.label for a in plan.asks)]
+    for finding in plan.findings:
+        out.append("")
+        out.append(f"{finding.severity.upper()}: {finding.title.mm} — {finding.detail.mm}")
+        out += [f"    {r.proposal.label.mm}: {r.says.mm}" for r in finding.remedies]
+        if finding.by_hand is not None:
+            out.append(f"    {finding.by_hand.mm}")
+    return "\n".join(out) + "\n"
+
+
+_LINES = TypeAdapter(list[Line])
+
+
+def as_data(plan: Plan) -> dict[str, Any]:
+    """The whole plan as plain data: state, asks, every line with its working, parts, joins, hanging, findings."""
+    mark = plan.desk.mark
+    lines = [line(q, mark) for q in plan.desk.sheet.named.values()]
+    a, hang = plan.assembly, plan.hang
+    return {
+        "job": plan.desk.job.as_written(),
+        "display": plan.display.kind,
+        "state": plan.state,
+        "asks": [{"at": ask.at, "label": ask.label} for ask in plan.asks],
+        "lines": _LINES.dump_python(lines, mode="json"),
+        "parts": [
+            {"id": p.id, "name": p.name, "count": p.count, "length": p.length.value, "mitred": p.mitred, "note": p.note}
+            for p in (a.parts if a else ())
+            if p.to_cut and p.length is not None
+        ],
+        "joins": [
+            {"id": j.id, "item": j.item, "places": [{"side": f.side, "along": f.along.value} for f in j.fixings]}
+            for j in (a.joins if a else ())
+        ],
+        "hanging": None
+        if hang is None
+        else {"kind": hang.kind, "reason": hang.reason, "hanger": hang.hanger.name if hang.hanger else None},
+        "findings": [
+            {
+                "code": f.code,
+                "place": f.place,
+                "severity": f.severity,
+                "title": f.title.mm,
+                "detail": f.detail.mm,
+                "remedies": [
+                    {"label": r.proposal.label.mm, "effect": r.says.mm, "edits": [e.model_dump() for e in r.proposal.edits]}
+                    for r in f.remedies
+                ],
+            }
+            for f in plan.findings
+        ],
+    }

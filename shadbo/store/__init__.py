@@ -1,0 +1,1 @@
+"""The store: PostgreSQL through SQLAlchemy. Every row belongs to a workshop."""

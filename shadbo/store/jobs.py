@@ -1,0 +1,277 @@
+"""The repository of jobs: every method is given the workshop, and reaches nothing outside it."""
+
+import datetime as dt
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Any, cast
+
+from sqlalchemy import Select, or_, select
+from sqlalchemy.orm import Session
+
+from shadbo.core.assess import assess
+from shadbo.core.edits import Edit, apply, clashes, read_job
+from shadbo.core.freeze import freezing_edits
+from shadbo.core.job import Job
+from shadbo.core.job_versions import upgrade
+from shadbo.core.shop import Shop
+from shadbo.store.history import Kind, Past, undoable
+from shadbo.store.models import JobRow, RevisionRow, WorkshopRow
+
+
+class NoSuchJob(LookupError):
+    """There is no job of that number in this workshop."""
+
+
+class Stale(RuntimeError):
+    """The edits were made on an older version. Carries what has changed since, and where both clash."""
+
+    def __init__(self, version: int, since: list[Edit], clashing: list[str]) -> None:
+        super().__init__(f"the job is at version {version} by now")
+        self.version, self.since, self.clashing = version, since, clashing
+
+
+class NothingToUndo(RuntimeError):
+    """There is no change left to take back, or to bring again."""
+
+
+@dataclass(frozen=True, slots=True)
+class Kept:
+    """A job with its number, its version and what undo and redo would do."""
+
+    id: int
+    version: int
+    job: Job
+    changed_at: dt.datetime
+    can_undo: bool
+    can_redo: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Listed:
+    """One row of the job list."""
+
+    id: int
+    title: str
+    owner: str
+    due: dt.date | None
+    state: str
+    worst: str
+    says_mm: str
+    says_inch: str
+    changed_at: dt.datetime
+
+
+@dataclass(frozen=True, slots=True)
+class Revision:
+    """One revision, for the record."""
+
+    version: int
+    kind: str
+    who: str
+    at: dt.datetime
+    places: tuple[str, ...]
+
+
+class Jobs:
+    """Jobs of one workshop, within one transaction of the caller's session."""
+
+    def __init__(self, session: Session, workshop_id: str) -> None:
+        self._session = session
+        self._workshop_id = workshop_id
+
+    def shop(self) -> Shop:
+        """The workshop's own practice and stock. LookupError when there is no such workshop."""
+        row = self._session.get(WorkshopRow, self._workshop_id)
+        if row is None:
+            raise LookupError(f"no workshop “{self._workshop_id}”")
+        return Shop.model_validate(row.shop)
+
+    def make(self, job: Job, edit_id: str, who: str = "") -> Kept:
+        """A new job with the next number; the same edit id again gives the same job."""
+        again = self._session.scalars(self._mine().where(JobRow.made_by_edit == edit_id)).first()
+        if again is not None:
+            return self._kept(again)
+        workshop = self._session.get(WorkshopRow, self._workshop_id, with_for_update=True)
+        if workshop is None:
+            raise LookupError(f"no workshop “{self._workshop_id}”")
+        again = self._session.scalars(self._mine().where(JobRow.made_by_edit == edit_id)).first()
+        if again is not None:
+            return self._kept(again)
+        workshop.last_job += 1
+        row = JobRow(workshop_id=self._workshop_id, id=workshop.last_job, version=1, made_by_edit=edit_id)
+        self._write(row, job)
+        self._session.add(row)
+        self._session.flush()
+        self._remember(row, "made", None, edit_id, [], [], who)
+        return self._kept(row)
+
+    def get(self, job_id: int) -> Kept:
+        """One job."""
+        return self._kept(self._row(job_id))
+
+    def document(self, job_id: int) -> tuple[int, Job]:
+        """Version and job alone, for a live plan that is wanted many times a second."""
+        query = select(JobRow.version, JobRow.document).where(
+            JobRow.workshop_id == self._workshop_id, JobRow.id == job_id
+        )
+        found = self._session.execute(query).first()
+        if found is None:
+            raise NoSuchJob(f"there is no job {job_id}")
+        return found[0], _job(found[1])
+
+    def find(self, words: str = "", state: str = "", limit: int = 200) -> list[Listed]:
+        """Jobs by words in title, owner or number, what is due first on top."""
+        query = self._mine()
+        for word in words.split():
+            like = "%" + word.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%"
+            matches = [JobRow.title.ilike(like), JobRow.owner.ilike(like)]
+            if word.isdecimal() and len(word) < 9:
+                matches.append(JobRow.id == int(word))
+            query = query.where(or_(*matches))
+        if state:
+            query = query.where(JobRow.state == state)
+        query = query.order_by((JobRow.state == "handed over"), JobRow.due.asc().nulls_last(), JobRow.id).limit(limit)
+        return [
+            Listed(r.id, r.title, r.owner, r.due, r.state, r.worst, r.says["mm"], r.says["inch"], r.changed_at)
+            for r in self._session.scalars(query)
+        ]
+
+    def save(self, job_id: int, version: int, edits: Sequence[Edit], edit_id: str, who: str = "") -> Kept:
+        """Apply edits made on ``version``. A known edit id changes nothing; a stale version raises Stale."""
+        row = self._row(job_id, lock=True)
+        if self._known(job_id, edit_id):
+            return self._kept(row)
+        if version != row.version:
+            raise self._stale(row, version, edits)
+        return self._advance(row, "edit", None, list(edits), edit_id, who)
+
+    def undo(self, job_id: int, edit_id: str, who: str = "") -> Kept:
+        """Take back the last change that still stands, as a new revision."""
+        return self._step(job_id, "undo", edit_id, who)
+
+    def redo(self, job_id: int, edit_id: str, who: str = "") -> Kept:
+        """Bring back the last change that was undone, as a new revision."""
+        return self._step(job_id, "redo", edit_id, who)
+
+    def go_back(self, job_id: int, to_version: int, edit_id: str, who: str = "") -> Kept:
+        """Make an earlier revision the newest one."""
+        row = self._row(job_id, lock=True)
+        if self._known(job_id, edit_id):
+            return self._kept(row)
+        then = self._session.get(RevisionRow, (self._workshop_id, job_id, to_version))
+        if then is None:
+            raise NoSuchJob(f"job {job_id} has no version {to_version}")
+        before, target = row.document, then.document
+        marks = ("format", "version")
+        names = [n for n in {**before, **target} if n not in marks and before.get(n) != target.get(n)]
+        edits = [Edit(at=n, to=target.get(n)) for n in names]
+        return self._advance(row, "back", to_version, edits, edit_id, who)
+
+    def revisions(self, job_id: int) -> list[Revision]:
+        """Every revision, the newest first."""
+        self._row(job_id)
+        rows = self._session.scalars(self._past(job_id).order_by(RevisionRow.version.desc()))
+        return [Revision(r.version, r.kind, r.who, r.at, tuple(e["at"] for e in r.edits)) for r in rows]
+
+    def _mine(self) -> Select[tuple[JobRow]]:
+        return select(JobRow).where(JobRow.workshop_id == self._workshop_id)
+
+    def _past(self, job_id: int) -> Select[tuple[RevisionRow]]:
+        return select(RevisionRow).where(
+            RevisionRow.workshop_id == self._workshop_id, RevisionRow.job_id == job_id
+        )
+
+    def _row(self, job_id: int, lock: bool = False) -> JobRow:
+        query = self._mine().where(JobRow.id == job_id)
+        row = self._session.scalars(query.with_for_update() if lock else query).first()
+        if row is None:
+            raise NoSuchJob(f"there is no job {job_id}")
+        return row
+
+    def _known(self, job_id: int, edit_id: str) -> bool:
+        found = self._session.scalars(self._past(job_id).where(RevisionRow.edit_id == edit_id)).first()
+        return found is not None
+
+    def _stale(self, row: JobRow, version: int, edits: Sequence[Edit]) -> Stale:
+        rows = self._session.scalars(
+            self._past(row.id).where(RevisionRow.version > version).order_by(RevisionRow.version)
+        )
+        since = [Edit.model_validate(e) for r in rows for e in r.edits]
+        return Stale(row.version, since, clashes(edits, since))
+
+    def _history(self, job_id: int) -> tuple[int | None, int | None]:
+        query = select(RevisionRow.version, RevisionRow.kind, RevisionRow.of_version).where(
+            RevisionRow.workshop_id == self._workshop_id, RevisionRow.job_id == job_id
+        )
+        rows = self._session.execute(query.order_by(RevisionRow.version))
+        return undoable([Past(v, cast(Kind, k), of) for v, k, of in rows])
+
+    def _step(self, job_id: int, kind: Kind, edit_id: str, who: str) -> Kept:
+        row = self._row(job_id, lock=True)
+        if self._known(job_id, edit_id):
+            return self._kept(row)
+        undo, redo = self._history(job_id)
+        target = undo if kind == "undo" else redo
+        if target is None:
+            raise NothingToUndo(f"nothing to {kind}")
+        past = self._session.get_one(RevisionRow, (self._workshop_id, job_id, target))
+        edits = [Edit.model_validate(e) for e in (past.inverse if kind == "undo" else past.edits)]
+        return self._advance(row, kind, target, edits, edit_id, who)
+
+    def _advance(
+        self, row: JobRow, kind: Kind, of_version: int | None, edits: list[Edit], edit_id: str, who: str
+    ) -> Kept:
+        before = _job(row.document)
+        after, inverse = apply(before, edits)
+        if kind == "edit" and (more := freezing_edits(before, after, self.shop())):
+            after, unfreeze = apply(after, more)
+            edits, inverse = [*edits, *more], [*unfreeze, *inverse]
+        row.version += 1
+        self._write(row, after)
+        self._session.flush()
+        self._remember(row, kind, of_version, edit_id, edits, inverse, who)
+        return self._kept(row)
+
+    def _write(self, row: JobRow, job: Job) -> None:
+        plan = assess(job, self.shop())
+        first = plan.findings[0].title if plan.findings else None
+        row.title, row.owner, row.due = job.title, job.owner.name, job.due
+        row.state, row.worst = plan.state, plan.worst
+        row.says = {"mm": first.mm if first else "", "inch": first.inch if first else ""}
+        row.document = job.as_written()
+        row.changed_at = dt.datetime.now(dt.UTC)
+
+    def _remember(
+        self,
+        row: JobRow,
+        kind: Kind,
+        of_version: int | None,
+        edit_id: str,
+        edits: Sequence[Edit],
+        inverse: Sequence[Edit],
+        who: str,
+    ) -> None:
+        self._session.add(
+            RevisionRow(
+                workshop_id=self._workshop_id,
+                job_id=row.id,
+                version=row.version,
+                kind=kind,
+                of_version=of_version,
+                edit_id=edit_id,
+                edits=[e.model_dump(mode="json") for e in edits],
+                inverse=[e.model_dump(mode="json") for e in inverse],
+                document=row.document,
+                who=who,
+            )
+        )
+        self._session.flush()
+
+    def _kept(self, row: JobRow) -> Kept:
+        undo, redo = self._history(row.id)
+        return Kept(row.id, row.version, _job(row.document), row.changed_at, undo is not None, redo is not None)
+
+
+def _job(document: dict[str, Any]) -> Job:
+    return read_job(upgrade(document))
+

@@ -1,0 +1,18 @@
+"""Alembic's way in."""
+
+from alembic import context
+from sqlalchemy import create_engine, pool
+
+from shadbo.store.models import Base
+
+
+def run() -> None:
+    url = context.config.get_main_option("sqlalchemy.url")
+    assert url is not None
+    with create_engine(url, poolclass=pool.NullPool).connect() as connection:
+        context.configure(connection=connection, target_metadata=Base.metadata)
+        with context.begin_transaction():
+            context.run_migrations()
+
+
+run()

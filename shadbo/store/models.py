@@ -1,0 +1,70 @@
+"""Tables. Documents are JSONB; beside them stand typed columns for what is searched."""
+
+import datetime as dt
+from typing import Any
+
+from sqlalchemy import CheckConstraint, Date, DateTime, ForeignKey, ForeignKeyConstraint, Index, Integer, Text, UniqueConstraint, func
+from sqlalchemy.dialects.postgresql import JSONB
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+Json = dict[str, Any]
+
+
+class Base(DeclarativeBase):
+    """Base of the tables."""
+
+
+class WorkshopRow(Base):
+    """A workshop with its practice and stock."""
+
+    __tablename__ = "workshops"
+
+    id: Mapped[str] = mapped_column(Text, primary_key=True)
+    shop: Mapped[Json] = mapped_column(JSONB)
+    last_job: Mapped[int] = mapped_column(Integer, default=100, server_default="100")
+
+
+class JobRow(Base):
+    """A job as it is now. ``version`` counts its revisions."""
+
+    __tablename__ = "jobs"
+    __table_args__ = (
+        CheckConstraint("version >= 1", name="jobs_version_counts"),
+        UniqueConstraint("workshop_id", "made_by_edit", name="jobs_made_once"),
+        Index("jobs_by_due", "workshop_id", "due"),
+    )
+
+    workshop_id: Mapped[str] = mapped_column(ForeignKey("workshops.id"), primary_key=True)
+    id: Mapped[int] = mapped_column(Integer, primary_key=True)
+    title: Mapped[str] = mapped_column(Text)
+    owner: Mapped[str] = mapped_column(Text)
+    due: Mapped[dt.date | None] = mapped_column(Date)
+    state: Mapped[str] = mapped_column(Text)
+    worst: Mapped[str] = mapped_column(Text)
+    says: Mapped[Json] = mapped_column(JSONB)
+    version: Mapped[int] = mapped_column(Integer)
+    document: Mapped[Json] = mapped_column(JSONB)
+    changed_at: Mapped[dt.datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    made_by_edit: Mapped[str] = mapped_column(Text)
+
+
+class RevisionRow(Base):
+    """One saved change: the edits, those that undo it, the whole job after it, who and when."""
+
+    __tablename__ = "revisions"
+    __table_args__ = (
+        ForeignKeyConstraint(["workshop_id", "job_id"], ["jobs.workshop_id", "jobs.id"], ondelete="CASCADE"),
+        UniqueConstraint("workshop_id", "job_id", "edit_id", name="revisions_edit_once"),
+    )
+
+    workshop_id: Mapped[str] = mapped_column(Text, primary_key=True)
+    job_id: Mapped[int] = mapped_column(Integer, primary_key=True)
+    version: Mapped[int] = mapped_column(Integer, primary_key=True)
+    kind: Mapped[str] = mapped_column(Text)
+    of_version: Mapped[int | None] = mapped_column(Integer)
+    edit_id: Mapped[str] = mapped_column(Text)
+    edits: Mapped[list[Json]] = mapped_column(JSONB)
+    inverse: Mapped[list[Json]] = mapped_column(JSONB)
+    document: Mapped[Json] = mapped_column(JSONB)
+    who: Mapped[str] = mapped_column(Text)
+    at: Mapped[dt.datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

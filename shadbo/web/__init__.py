@@ -1,0 +1,1 @@
+"""The server: routers thin as paper over the store and the core."""

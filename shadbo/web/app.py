@@ -1,0 +1,59 @@
+"""The application: API and front end from one process, at one address."""
+
+import os
+from collections.abc import Awaitable, Callable
+from pathlib import Path
+
+from fastapi import FastAPI, HTTPException, Request, Response
+from fastapi.responses import FileResponse
+from fastapi.staticfiles import StaticFiles
+from sqlalchemy import Engine
+from starlette.middleware.gzip import GZipMiddleware
+
+from shadbo.store.database import VARIABLE, engine
+from shadbo.web import problems
+from shadbo.web.routers import house, jobs, plans
+
+FRONTEND = Path(__file__).parents[2] / "frontend" / "dist"
+POLICY = (
+    "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self' data:; "
+    "object-src 'none'; base-uri 'none'; frame-ancestors 'none'"
+)
+
+
+def create_app(database: Engine | None = None, frontend: Path = FRONTEND) -> FastAPI:
+    """An application on the given database, or on the one that the environment names."""
+    app = FastAPI(title="Shadbo", version="0.1.0", docs_url=None, redoc_url=None)
+    if database is None and os.environ.get(VARIABLE):
+        database = engine()
+    app.state.engine = database
+    app.state.workshop = None
+    problems.install(app)
+    app.add_middleware(GZipMiddleware, minimum_size=2000, compresslevel=1)
+
+    @app.middleware("http")
+    async def headers(request: Request, call_next: Callable[[Request], Awaitable[Response]]) -> Response:
+        response = await call_next(request)
+        response.headers["Content-Security-Policy"] = POLICY
+        response.headers["X-Content-Type-Options"] = "nosniff"
+        response.headers["Referrer-Policy"] = "same-origin"
+        if request.url.path.startswith("/api"):
+            response.headers["Cache-Control"] = "no-store"
+        return response
+
+    for router in (house.router, jobs.router, plans.router):
+        app.include_router(router)
+    _serve_frontend(app, frontend)
+    return app
+
+
+def _serve_frontend(app: FastAPI, frontend: Path) -> None:
+    if (frontend / "assets").is_dir():
+        app.mount("/assets", StaticFiles(directory=frontend / "assets"), name="assets")
+
+    @app.get("/{path:path}", include_in_schema=False)
+    def page(path: str) -> FileResponse:
+        """The one page; its own router shows what the address names."""
+        if path.startswith(("api/", "assets/")) or not (frontend / "index.html").is_file():
+            raise HTTPException(404, "There is nothing at this address")
+        return FileResponse(frontend / "index.html", headers={"Cache-Control": "no-cache"})

@@ -1,0 +1,66 @@
+"""What requests carry."""
+
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from shadbo.core.assembly import ViewName
+from shadbo.core.edits import Edit
+from shadbo.core.lengths import System
+
+EditId = Annotated[str, Field(min_length=6, max_length=80, pattern=r"^[A-Za-z0-9-]+$")]
+Edits = Annotated[list[Edit], Field(max_length=400)]
+
+
+class Body(BaseModel):
+    """Strict: a misspelt field is an error, not silence."""
+
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+
+class NewJob(Body):
+    """A new job, with its first edits if there are any. ``system`` is what a bare number means."""
+
+    edit_id: EditId
+    edits: Edits = []
+    system: System = "mm"
+
+
+class Save(Body):
+    """Edits made on a version of the job. Sending the same ``edit_id`` again does nothing twice."""
+
+    version: Annotated[int, Field(ge=1)]
+    edit_id: EditId
+    edits: Annotated[list[Edit], Field(min_length=1, max_length=400)]
+    system: System = "mm"
+
+
+class Step(Body):
+    """Undo, redo or going back."""
+
+    edit_id: EditId
+
+
+class Hold(Body):
+    """Scale and place to keep while someone is typing: px per mm, and where the origin lies."""
+
+    scale: Annotated[float, Field(gt=0, le=1000)]
+    x0: Annotated[float, Field(ge=-1e6, le=1e6)]
+    y0: Annotated[float, Field(ge=-1e6, le=1e6)]
+
+
+class Ask(Body):
+    """A live plan: edits not saved yet, the view, the system, and the line whose working is open."""
+
+    edits: Edits = []
+    system: System = "mm"
+    view: ViewName = "edge"
+    hold: Hold | None = None
+    open: Annotated[str, Field(max_length=80)] = ""
+
+
+class Advice(Body):
+    """Remedies for the job with edits that are not saved yet."""
+
+    edits: Edits = []
+    system: System = "mm"

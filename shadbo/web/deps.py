@@ -1,0 +1,32 @@
+"""What routers depend on: a session for the request, the workshop, its jobs."""
+
+from collections.abc import Iterator
+from typing import Annotated
+
+from fastapi import Depends, HTTPException, Request
+from sqlalchemy.orm import Session
+
+from shadbo.store.jobs import Jobs
+from shadbo.store.workshops import Workshops
+
+
+def session(request: Request) -> Iterator[Session]:
+    """One transaction a request; kept when the handler returns, taken back when it raises."""
+    with Session(request.app.state.engine, expire_on_commit=False) as s, s.begin():
+        yield s
+
+
+SessionDep = Annotated[Session, Depends(session, scope="function")]
+
+
+def jobs(request: Request, s: SessionDep) -> Jobs:
+    """The jobs of the workshop that this installation serves."""
+    state = request.app.state
+    if state.workshop is None:
+        state.workshop = Workshops(s).first()
+    if state.workshop is None:
+        raise HTTPException(503, "No workshop is set up yet")
+    return Jobs(s, state.workshop)
+
+
+JobsDep = Annotated[Jobs, Depends(jobs, scope="function")]

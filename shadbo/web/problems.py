@@ -1,0 +1,123 @@
+"""Errors as problem details (RFC 9457), each with the place where the mistake was made."""
+
+import logging
+from typing import Any
+
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from fastapi.responses import JSONResponse
+from pydantic import BaseModel
+from sqlalchemy.exc import OperationalError
+from starlette.exceptions import HTTPException
+
+from shadbo.core.edits import BadEdit
+from shadbo.files.job_file import BadFile
+from shadbo.store.jobs import NoSuchJob, NothingToUndo, Stale
+
+log = logging.getLogger("shadbo.web")
+
+
+class Wrong(BaseModel):
+    """One mistake: where, what is wrong with it, what was found."""
+
+    at: str
+    message: str
+    found: Any = None
+
+
+class Since(BaseModel):
+    """One change that someone else saved meanwhile."""
+
+    at: str
+    to: Any = None
+
+
+class Problem(BaseModel):
+    """Problem details, with the mistakes and, for a stale save, what has changed since."""
+
+    type: str = "about:blank"
+    title: str
+    status: int
+    detail: str = ""
+    errors: list[Wrong] = []
+    version: int | None = None
+    since: list[Since] = []
+    clashing: list[str] = []
+
+
+RESPONSES: dict[int | str, dict[str, Any]] = {
+    code: {"model": Problem, "description": words, "content": {"application/problem+json": {}}}
+    for code, words in ((404, "No such job"), (412, "Changed meanwhile"), (422, "Not accepted"), (503, "No database"))
+}
+
+
+def answer(problem: Problem) -> JSONResponse:
+    """The problem as a response."""
+    return JSONResponse(
+        problem.model_dump(mode="json"), status_code=problem.status, media_type="application/problem+json"
+    )
+
+
+def install(app: FastAPI) -> None:
+    """Teach the application to answer every error as a problem."""
+
+    @app.exception_handler(BadEdit)
+    def bad_edit(_: Request, bad: BadEdit) -> JSONResponse:
+        wrong = Wrong(at=bad.at, message=bad.message, found=_plain(bad.found))
+        return answer(Problem(title="This cannot stand there", status=422, detail=str(bad), errors=[wrong]))
+
+    @app.exception_handler(BadFile)
+    def bad_file(_: Request, bad: BadFile) -> JSONResponse:
+        wrong = Wrong(at=bad.where, message=f"expected {bad.expected}", found=bad.found)
+        return answer(Problem(title="This is no job file", status=422, detail=str(bad), errors=[wrong]))
+
+    @app.exception_handler(RequestValidationError)
+    def bad_request(_: Request, bad: RequestValidationError) -> JSONResponse:
+        errors = [
+            Wrong(at="/".join(str(p) for p in e["loc"] if p != "body"), message=e["msg"], found=_plain(e.get("input")))
+            for e in bad.errors()
+        ]
+        return answer(Problem(title="The request is not understood", status=422, errors=errors[:20]))
+
+    @app.exception_handler(NoSuchJob)
+    def no_job(_: Request, bad: NoSuchJob) -> JSONResponse:
+        return answer(Problem(title="Not found", status=404, detail=str(bad)))
+
+    @app.exception_handler(NothingToUndo)
+    def nothing(_: Request, bad: NothingToUndo) -> JSONResponse:
+        return answer(Problem(title="Nothing to do", status=409, detail=str(bad)))
+
+    @app.exception_handler(Stale)
+    def stale(_: Request, bad: Stale) -> JSONResponse:
+        since = [Since(at=e.at, to=e.to) for e in bad.since]
+        return answer(
+            Problem(
+                title="Someone else has changed this job",
+                status=412,
+                detail=str(bad),
+                version=bad.version,
+                since=since,
+                clashing=bad.clashing,
+            )
+        )
+
+    @app.exception_handler(HTTPException)
+    def http(_: Request, bad: HTTPException) -> JSONResponse:
+        return answer(Problem(title=str(bad.detail), status=bad.status_code))
+
+    @app.exception_handler(OperationalError)
+    def no_database(_: Request, bad: OperationalError) -> JSONResponse:
+        log.warning("database: %s", bad.orig)
+        return answer(Problem(title="The database does not answer", status=503, detail="Nothing typed is lost; it is tried again."))
+
+    @app.exception_handler(Exception)
+    def unexpected(_: Request, bad: Exception) -> JSONResponse:
+        log.error("unexpected error", exc_info=bad)
+        return answer(Problem(title="Something went wrong in the program", status=500))
+
+
+def _plain(found: object) -> object:
+    text = found if isinstance(found, str | int | float | bool | None) else type(found).__name__
+    if isinstance(text, float) and text != text:
+        return "not a number"
+    return text[:200].encode("utf-8", "replace").decode() if isinstance(text, str) else text

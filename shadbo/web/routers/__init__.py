@@ -1,0 +1,1 @@
+"""Routers: one a subject."""

@@ -1,0 +1,89 @@
+"""Jobs: list, make, read, save, undo, go back."""
+
+import datetime as dt
+from dataclasses import dataclass
+from typing import Annotated
+
+from fastapi import APIRouter, Body, Query, status
+
+from shadbo.core.edits import apply, as_typed
+from shadbo.core.job import Job
+from shadbo.files import job_file
+from shadbo.store.jobs import Kept, Listed, Revision
+from shadbo.web.bodies import EditId, NewJob, Save, Step
+from shadbo.web.deps import JobsDep
+from shadbo.web.problems import RESPONSES
+from shadbo.web.views import JobView, job_view
+
+router = APIRouter(prefix="/api/jobs", tags=["jobs"], responses=RESPONSES)
+
+
+@dataclass(frozen=True, slots=True)
+class JobList:
+    """Jobs that match, what is due first on top."""
+
+    jobs: list[Listed]
+    today: dt.date
+
+
+@router.get("")
+def list_jobs(
+    jobs: JobsDep,
+    words: Annotated[str, Query(max_length=100)] = "",
+    state: Annotated[str, Query(max_length=20)] = "",
+) -> JobList:
+    """Find jobs by words of title and owner, by number, by state."""
+    return JobList(jobs.find(words.replace("\x00", ""), state.replace("\x00", "")), dt.date.today())
+
+
+@router.post("", status_code=status.HTTP_201_CREATED)
+def make_job(jobs: JobsDep, body: NewJob) -> JobView:
+    """Make a job. The same edit id again answers with the same job."""
+    job, _ = apply(Job(), as_typed(body.edits, body.system))
+    return job_view(jobs.make(job, body.edit_id))
+
+
+@router.post("/file", status_code=status.HTTP_201_CREATED)
+def take_in_file(
+    jobs: JobsDep, edit_id: Annotated[EditId, Query()], text: Annotated[str, Body(media_type="text/plain", max_length=2_000_000)]
+) -> JobView:
+    """Make a job from a job file."""
+    return job_view(jobs.make(job_file.read(text), edit_id))
+
+
+@router.get("/{job_id}")
+def read_job(jobs: JobsDep, job_id: int) -> JobView:
+    """A job's header."""
+    return job_view(jobs.get(job_id))
+
+
+@router.post("/{job_id}/edits")
+def save_edits(jobs: JobsDep, job_id: int, body: Save) -> JobView:
+    """Save edits made on a version. A stale version is answered with 412 and the edits since."""
+    edits = as_typed(body.edits, body.system)
+    return job_view(jobs.save(job_id, body.version, edits, body.edit_id))
+
+
+@router.post("/{job_id}/undo", responses={409: RESPONSES[412]})
+def undo(jobs: JobsDep, job_id: int, body: Step) -> JobView:
+    """Take back the last change."""
+    return job_view(jobs.undo(job_id, body.edit_id))
+
+
+@router.post("/{job_id}/redo", responses={409: RESPONSES[412]})
+def redo(jobs: JobsDep, job_id: int, body: Step) -> JobView:
+    """Bring the last undone change back."""
+    return job_view(jobs.redo(job_id, body.edit_id))
+
+
+@router.get("/{job_id}/revisions")
+def revisions(jobs: JobsDep, job_id: int) -> list[Revision]:
+    """Every revision, the newest first."""
+    return jobs.revisions(job_id)
+
+
+@router.post("/{job_id}/revisions/{version}")
+def go_back(jobs: JobsDep, job_id: int, version: int, body: Step) -> JobView:
+    """Make an earlier revision the newest."""
+    kept: Kept = jobs.go_back(job_id, version, body.edit_id)
+    return job_view(kept)

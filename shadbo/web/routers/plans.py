@@ -1,0 +1,80 @@
+"""Plans: live while typing, with remedies when typing rests, and as files."""
+
+from typing import Any, get_args
+
+from fastapi import APIRouter, HTTPException, Response
+from pydantic import TypeAdapter
+
+from shadbo.core.advise import advise
+from shadbo.core.assembly import ViewName
+from shadbo.core.assess import assess
+from shadbo.core.drawing.board import draw
+from shadbo.core.drawing.compose import Fit
+from shadbo.core.edits import Edit, apply, as_typed
+from shadbo.core.job import Job
+from shadbo.core.lengths import System
+from shadbo.files import job_file, plan_table
+from shadbo.store.jobs import Jobs
+from shadbo.web.bodies import Advice, Ask
+from shadbo.web.deps import JobsDep
+from shadbo.web.problems import RESPONSES
+from shadbo.web.views import AdviceView, PlanView, finding_view, plan_view
+
+router = APIRouter(prefix="/api/jobs", tags=["plans"], responses=RESPONSES)
+_PLAN = TypeAdapter(PlanView)
+_ADVICE = TypeAdapter(AdviceView)
+
+
+def _json(adapter: TypeAdapter[Any], value: object) -> Response:
+    """Written straight out: these values were made here, so they are not checked again."""
+    return Response(adapter.dump_json(value), media_type="application/json")
+
+
+def _job(jobs: Jobs, job_id: int, edits: list[Edit], system: System) -> tuple[int, Job]:
+    version, job = jobs.document(job_id)
+    return version, apply(job, as_typed(edits, system))[0] if edits else job
+
+
+@router.post("/{job_id}/plan", response_model=PlanView)
+def live_plan(jobs: JobsDep, job_id: int, body: Ask) -> Response:
+    """The plan of a job with edits that are not saved yet, drawn."""
+    version, job = _job(jobs, job_id, body.edits, body.system)
+    plan = assess(job, jobs.shop())
+    hold = Fit(body.hold.scale, body.hold.x0, body.hold.y0) if body.hold else None
+    return _json(_PLAN, plan_view(plan, version, body.view, body.system, hold, body.open))
+
+
+@router.post("/{job_id}/remedies", response_model=AdviceView)
+def remedies(jobs: JobsDep, job_id: int, body: Advice) -> Response:
+    """The findings with the remedies that were tried and help."""
+    version, job = _job(jobs, job_id, body.edits, body.system)
+    plan = advise(job, jobs.shop())
+    return _json(_ADVICE, AdviceView(version, tuple(finding_view(f) for f in plan.findings)))
+
+
+@router.get("/{job_id}/file", response_class=Response)
+def as_file(jobs: JobsDep, job_id: int) -> Response:
+    """The job as a file."""
+    _, job = jobs.document(job_id)
+    return _download(job_file.write(job), "application/json", f"job-{job_id}.json")
+
+
+@router.get("/{job_id}/figures", response_class=Response)
+def as_figures(jobs: JobsDep, job_id: int) -> Response:
+    """Every figure of the plan as CSV."""
+    _, job = jobs.document(job_id)
+    return _download(plan_table.as_csv(assess(job, jobs.shop())), "text/csv", f"job-{job_id}.csv")
+
+
+@router.get("/{job_id}/drawings/{view}", response_class=Response)
+def as_drawing(jobs: JobsDep, job_id: int, view: str, system: System = "mm") -> Response:
+    """One view as SVG."""
+    if view not in get_args(ViewName):
+        raise HTTPException(404, f"There is no view “{view}”")
+    _, job = jobs.document(job_id)
+    svg = draw(assess(job, jobs.shop()), view, system).svg  # type: ignore[arg-type]
+    return _download(svg, "image/svg+xml", f"job-{job_id}-{view}.svg")
+
+
+def _download(text: str, kind: str, name: str) -> Response:
+    return Response(text, media_type=kind, headers={"Content-Disposition": f'attachment; filename="{name}"'})
