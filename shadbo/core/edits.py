@@ -34,7 +34,10 @@ class BadEdit(ValueError):
 
 
 def as_typed(edits: Iterable[Edit], system: System) -> list[Edit]:
-    """Edits with every ``{"typed": …}`` length read into millimetres; a bare number is in ``system``."""
+    """Edits with every ``{"typed": …}`` length read into millimetres.
+
+    A bare number is in the length's own ``system`` where it names one, else in the one given.
+    """
     return [Edit(at=e.at, to=_read_lengths(e.to, e.at, system)) for e in edits]
 
 
@@ -44,8 +47,10 @@ def _read_lengths(value: Any, at: str, system: System) -> Any:  # noqa: ANN401
     if not isinstance(value, dict):
         return value
     if isinstance(value.get("typed"), str) and "mm" not in value:
+        kept = {k: v for k, v in value.items() if k != "system"}
+        own = value.get("system", system)
         try:
-            return {**value, "mm": parse(value["typed"], system)}
+            return {**kept, "mm": parse(value["typed"], own if own in ("mm", "in") else system)}
         except NotALength as bad:
             raise BadEdit(at, str(bad), value["typed"]) from None
     return {k: _read_lengths(v, f"{at}/{k}", system) for k, v in value.items()}

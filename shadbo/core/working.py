@@ -20,6 +20,14 @@ class Token:
 
 
 @dataclass(frozen=True, slots=True)
+class Share:
+    """How far one source of uncertainty can move a line."""
+
+    label: str
+    text: Both
+
+
+@dataclass(frozen=True, slots=True)
 class Line:
     """One line of the sheet, opened: value, working, source, plus-minus, and the plan when it is as built.
 
@@ -34,7 +42,7 @@ class Line:
     working: tuple[Token, ...]
     source: str
     plus_minus: Both | None
-    blame: tuple[tuple[str, Both], ...]
+    blame: tuple[Share, ...]
     planned: Both | None
     can_pin: bool
     pinned: bool
@@ -89,7 +97,7 @@ def line(q: Quantity, mark: Mark) -> Line:
         working(formula, mark),
         q.name.source or "",
         _fine(half, mark) if q.likely > 1e-9 and q.kind != "cut" else None,
-        tuple((b.name.label if b.name else b.op, share(v)) for b, v in parts),
+        tuple(Share(b.name.label if b.name else b.op, share(v)) for b, v in parts),
         value_text(q.planned, mark) if q.planned is not None else None,
         q.kind in ("cut", "made"),
         q.planned is not None,

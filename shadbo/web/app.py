@@ -12,7 +12,7 @@ from starlette.middleware.gzip import GZipMiddleware
 
 from shadbo.store.database import VARIABLE, engine
 from shadbo.web import problems
-from shadbo.web.routers import house, jobs, plans
+from shadbo.web.routers import house, jobs, lengths, plans
 
 FRONTEND = Path(__file__).parents[2] / "frontend" / "dist"
 POLICY = (
@@ -41,7 +41,7 @@ def create_app(database: Engine | None = None, frontend: Path = FRONTEND) -> Fas
             response.headers["Cache-Control"] = "no-store"
         return response
 
-    for router in (house.router, jobs.router, plans.router):
+    for router in (house.router, jobs.router, lengths.router, plans.router):
         app.include_router(router)
     _serve_frontend(app, frontend)
     return app

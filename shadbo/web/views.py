@@ -10,7 +10,8 @@ from shadbo.core.edits import Edit
 from shadbo.core.findings import Finding
 from shadbo.core.lengths import Both, System
 from shadbo.core.plan import Plan
-from shadbo.core.questions import Station
+from shadbo.core.questions import Question, Station
+from shadbo.core.rows import pin_row
 from shadbo.core.stations import stations
 from shadbo.core.working import Line, line
 from shadbo.store.jobs import Kept
@@ -72,6 +73,7 @@ class PlanView:
     board: Board
     ladder: str
     line: Line | None
+    pin: Question | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -135,6 +137,7 @@ def plan_view(plan: Plan, version: int, view: ViewName, system: System, hold: Fi
         Board(view, drawn.svg, drawn.fit),
         ladder,
         opened,
+        pin_row(plan.desk, open_key, "Really measured") if opened is not None and opened.can_pin else None,
     )
 
 

@@ -208,6 +208,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lengths": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Length
+         * @description The length in both systems; stepped to the next mark of the workshop where that is asked.
+         */
+        post: operations["read_length_api_lengths_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/plan": {
         parameters: {
             query?: never;
@@ -546,10 +566,7 @@ export interface components {
             source: string;
             plus_minus: components["schemas"]["Both"] | null;
             /** Blame */
-            blame: [
-                string,
-                components["schemas"]["Both"]
-            ][];
+            blame: components["schemas"]["Share"][];
             planned: components["schemas"]["Both"] | null;
             /** Can Pin */
             can_pin: boolean;
@@ -623,6 +640,7 @@ export interface components {
             /** Ladder */
             ladder: string;
             line: components["schemas"]["Line"] | null;
+            pin: components["schemas"]["Question"] | null;
         };
         /**
          * Problem
@@ -778,6 +796,15 @@ export interface components {
             system: "mm" | "in";
         };
         /**
+         * Share
+         * @description How far one source of uncertainty can move a line.
+         */
+        Share: {
+            /** Label */
+            label: string;
+            text: components["schemas"]["Both"];
+        };
+        /**
          * ShopView
          * @description What the browser needs to know of the workshop.
          */
@@ -852,6 +879,24 @@ export interface components {
              * @default
              */
             label: string;
+        };
+        /**
+         * Typed
+         * @description What stands in a field, and by how many marks it is to be stepped.
+         */
+        Typed: {
+            /** Typed */
+            typed: string;
+            /**
+             * System
+             * @enum {string}
+             */
+            system: "mm" | "in";
+            /**
+             * Steps
+             * @default 0
+             */
+            steps: number;
         };
         /**
          * Wrong
@@ -1526,6 +1571,40 @@ export interface operations {
             };
             /** @description No database */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_length_api_lengths_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Typed"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Both"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

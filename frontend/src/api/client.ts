@@ -1,0 +1,59 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+export const api = createClient<paths>({ baseUrl: "/" });
+
+type Schemas = components["schemas"];
+export type Both = Schemas["Both"];
+export type Edit = Schemas["Edit"];
+export type PlanView = Schemas["PlanView"];
+export type AdviceView = Schemas["AdviceView"];
+export type FindingView = Schemas["FindingView"];
+export type RemedyView = Schemas["RemedyView"];
+export type Station = Schemas["Station"];
+export type Question = Schemas["Question"];
+export type Choice = Schemas["Choice"];
+export type JobView = Schemas["JobView"];
+export type Listed = Schemas["Listed"];
+export type Line = Schemas["Line"];
+export type Problem = Schemas["Problem"];
+export type Revision = Schemas["Revision"];
+export type System = "mm" | "in";
+export type View = "edge" | "front" | "back" | "parts";
+
+/** The server could not be reached, or its database could not: try again later. */
+export class Unreachable extends Error {}
+
+/** The server said no, and why. */
+export class Refused extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail || problem.title);
+  }
+}
+
+type Answer<T> = { data?: T; error?: unknown; response: Response };
+
+/** The data of an answer; Unreachable or Refused otherwise. */
+export async function got<T>(request: Promise<Answer<T>>): Promise<T> {
+  let answer: Answer<T>;
+  try {
+    answer = await request;
+  } catch {
+    throw new Unreachable("no connection");
+  }
+  if (answer.response.ok) return answer.data as T;
+  if (answer.response.status >= 502) throw new Unreachable("the server does not answer");
+  const status = answer.response.status;
+  const blank = {
+    type: "about:blank",
+    title: "Not accepted",
+    status,
+    detail: "",
+    errors: [],
+    since: [],
+    clashing: [],
+  };
+  throw new Refused({ ...blank, ...((answer.error as Problem | undefined) ?? {}) });
+}
+
+export const newId = () => crypto.randomUUID();

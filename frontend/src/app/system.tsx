@@ -1,0 +1,64 @@
+import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
+import { api, type Both, got, type System } from "../api/client";
+
+interface Measures {
+  system: System;
+  setSystem: (system: System) => void;
+  /** The text of the system that is shown. */
+  say: (text: Both | null | undefined) => string;
+  /** The text of the other system. */
+  echo: (text: Both | null | undefined) => string;
+  shopName: string;
+}
+
+const KEY = "shadbo.system";
+const Context = createContext<Measures | null>(null);
+
+export function SystemProvider({ children }: { children: ReactNode }) {
+  const [chosen, setChosen] = useState<System | null>(() => localStorage.getItem(KEY) as System | null);
+  const [shop, setShop] = useState<{ name: string; system: System }>({ name: "", system: "mm" });
+  useEffect(() => {
+    got(api.GET("/api/shop"))
+      .then(setShop)
+      .catch(() => {});
+  }, []);
+  const system = chosen ?? shop.system;
+  const pick = (text: Both, of: System) => (of === "mm" ? text.mm : text.inch);
+  const value: Measures = {
+    system,
+    setSystem: (next) => {
+      localStorage.setItem(KEY, next);
+      setChosen(next);
+    },
+    say: (text) => (text ? pick(text, system) : ""),
+    echo: (text) => (text ? pick(text, system === "mm" ? "in" : "mm") : ""),
+    shopName: shop.name,
+  };
+  return <Context.Provider value={value}>{children}</Context.Provider>;
+}
+
+export function useMeasures(): Measures {
+  const value = useContext(Context);
+  if (!value) throw new Error("outside the SystemProvider");
+  return value;
+}
+
+export function SystemSwitch() {
+  const { system, setSystem } = useMeasures();
+  return (
+    <fieldset className="flex">
+      <legend className="sr-only">Show lengths in</legend>
+      {(["mm", "in"] as const).map((s) => (
+        <button
+          key={s}
+          type="button"
+          aria-pressed={system === s}
+          onClick={() => setSystem(s)}
+          className={`bar-button px-2 ${system === s ? "font-bold text-ink underline decoration-accent decoration-2 underline-offset-4" : "text-soft"}`}
+        >
+          {s}
+        </button>
+      ))}
+    </fieldset>
+  );
+}

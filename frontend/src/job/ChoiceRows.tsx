@@ -1,0 +1,140 @@
+import {
+  Label,
+  Listbox,
+  ListboxButton,
+  ListboxOption,
+  ListboxOptions,
+  Radio,
+  RadioGroup,
+} from "@headlessui/react";
+import type { Choice, Question } from "../api/client";
+import { useMeasures } from "../app/system";
+import { useSession } from "./useSession";
+
+function usePick(q: Question) {
+  const [session] = useSession();
+  const choices = q.choices ?? [];
+  const picked = Math.max(
+    choices.findIndex((c) => c.picked),
+    0,
+  );
+  const pick = (i: number) => {
+    const choice = choices[i];
+    if (choice && i !== picked) session.edit([{ at: q.at ?? "", to: choice.to ?? null }]);
+  };
+  return { choices, picked, pick, light: () => session.light(q.key ?? "") };
+}
+
+/** A few answers side by side. */
+export function ChoiceRow({ q }: { q: Question }) {
+  const { choices, picked, pick, light } = usePick(q);
+  const { say } = useMeasures();
+  return (
+    <RadioGroup value={picked} onChange={pick} onFocus={light} className="border-t border-line py-2">
+      <Label className="block pb-1 text-[16px]">{q.label}</Label>
+      <div className="flex flex-wrap gap-y-1">
+        {choices.map((c, i) => (
+          <Radio
+            key={c.label}
+            value={i}
+            data-field={i === picked ? true : undefined}
+            className="-ml-px min-h-11 cursor-pointer content-center border border-ink px-3 first:ml-0 data-checked:bg-accent data-checked:font-bold data-checked:text-white"
+          >
+            {c.label}
+          </Radio>
+        ))}
+      </div>
+      {q.note && <p className="pt-1 text-[15px] text-soft">{say(q.note)}</p>}
+    </RadioGroup>
+  );
+}
+
+/** Many answers in a list that opens in place. */
+export function MenuRow({ q }: { q: Question }) {
+  const { choices, picked, pick, light } = usePick(q);
+  const { say } = useMeasures();
+  const now = choices[picked];
+  return (
+    <Listbox value={picked} onChange={pick}>
+      <div className="relative border-t border-line py-1.5">
+        <Label className="block text-[16px]">{q.label}</Label>
+        <ListboxButton
+          data-field
+          onFocus={light}
+          className="entry flex items-baseline justify-between gap-3 text-left text-[19px]!"
+        >
+          <span>{now?.label}</span>
+          <span className="frac truncate text-[15px] font-normal text-soft">{say(now?.detail)} ▾</span>
+        </ListboxButton>
+        <ListboxOptions className="absolute inset-x-0 top-full z-10 max-h-96 overflow-auto border border-ink bg-board focus:outline-none">
+          {choices.map((c, i) => (
+            <Option key={`${c.label}${String(i)}`} choice={c} index={i} detail={say(c.detail)} />
+          ))}
+        </ListboxOptions>
+        {q.note && <p className="pt-1 text-[15px] text-soft">{say(q.note)}</p>}
+      </div>
+    </Listbox>
+  );
+}
+
+function Option({ choice, index, detail }: { choice: Choice; index: number; detail: string }) {
+  return (
+    <ListboxOption
+      value={index}
+      className="min-h-11 cursor-pointer border-b border-line px-3 py-1 data-focus:bg-accent data-focus:text-white data-selected:font-bold"
+    >
+      <span className="block">
+        {choice.works ? "" : "■ "}
+        {choice.label}
+      </span>
+      <span className="frac block text-[15px] font-normal opacity-80">{detail}</span>
+    </ListboxOption>
+  );
+}
+
+/** What the plan says; a click opens its working. */
+export function ToldRow({ q }: { q: Question }) {
+  const [session, { open }] = useSession();
+  const { say } = useMeasures();
+  const body = (
+    <>
+      <span>
+        <span className="block">{q.label}</span>
+        <span className="frac block text-[15px] text-soft">{say(q.note)}</span>
+      </span>
+      <span className="frac text-right text-[19px] font-bold">{say(q.value)}</span>
+    </>
+  );
+  const shape = "flex min-h-12 w-full items-center justify-between gap-4 border-t border-line py-1 text-left";
+  if (!q.key) return <div className={shape}>{body}</div>;
+  const key = q.key;
+  return (
+    <button
+      type="button"
+      className={`${shape} hover:bg-board ${open === key ? "bg-board" : ""}`}
+      onClick={() => session.look({ open: key })}
+      onFocus={() => session.light(key)}
+      onBlur={() => session.light("")}
+    >
+      {body}
+    </button>
+  );
+}
+
+export function CareRow({ q }: { q: Question }) {
+  return (
+    <p className="my-2 border-l-4 border-caution bg-caution-tone px-3 py-2">
+      <span className="small-caps block text-caution">take care</span>
+      {q.label}
+    </p>
+  );
+}
+
+export function ActRow({ q }: { q: Question }) {
+  const [session] = useSession();
+  return (
+    <button type="button" className="action mt-2 mr-2" onClick={() => session.edit(q.edits ?? [])}>
+      {q.label}
+    </button>
+  );
+}

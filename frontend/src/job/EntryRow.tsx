@@ -1,0 +1,66 @@
+import { type KeyboardEvent, useId } from "react";
+import type { Edit, Question } from "../api/client";
+import { useMeasures } from "../app/system";
+import { useSession } from "./useSession";
+
+/** Words, a date, a paragraph, or a weight. */
+export function EntryRow({ q, onNext }: { q: Question; onNext: (from: HTMLElement) => void }) {
+  const [session, { drafts, errors }] = useSession();
+  const { say } = useMeasures();
+  const id = useId();
+  const at = q.at ?? "";
+  const draft = drafts[at];
+  const error = errors[at];
+  const value = draft?.typed ?? (q.typed || say(q.value));
+  const edit = (typed: string): Edit => ({ at, to: typed.trim() ? typed : null });
+  const shared = {
+    id,
+    "data-field": true,
+    "data-at": at,
+    value,
+    "aria-invalid": Boolean(error),
+    "aria-describedby": `${id}-note`,
+    onFocus: () => session.light(q.key ?? ""),
+    onBlur: () => {
+      session.light("");
+      if (draft && !error) session.accept(at);
+    },
+    onChange: (e: { target: { value: string } }) => session.type(at, e.target.value, edit(e.target.value)),
+    onKeyDown: (e: KeyboardEvent<HTMLInputElement | HTMLTextAreaElement>) => {
+      if (e.key === "Enter" && !e.shiftKey) {
+        e.preventDefault();
+        if (error) return;
+        session.accept(at);
+        onNext(e.currentTarget);
+      } else if (e.key === "Escape" && draft) {
+        e.stopPropagation();
+        session.drop(at);
+      }
+    },
+  };
+  return (
+    <div className="border-t border-line py-1.5">
+      <label htmlFor={id} className="block text-[16px]">
+        {q.label}
+      </label>
+      <div className="flex items-baseline gap-3">
+        {q.kind === "note" ? (
+          <textarea {...shared} rows={2} className="w-full border border-line bg-board p-2" />
+        ) : (
+          <input
+            {...shared}
+            type={q.kind === "date" ? "date" : "text"}
+            inputMode={q.kind === "weight" ? "decimal" : "text"}
+            autoComplete="off"
+            className={`entry ${q.kind === "weight" ? "w-28!" : "text-[19px]!"} ${value ? "" : "planned"}`}
+          />
+        )}
+        {q.kind === "weight" && <span className="text-soft">kg</span>}
+        {q.kind === "weight" && <span className="grow text-right text-[15px] text-soft">{say(q.note)}</span>}
+      </div>
+      <p id={`${id}-note`} className="text-stop empty:hidden">
+        {error}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,67 @@
+import { Link } from "react-router";
+import { SystemSwitch } from "../app/system";
+import { longDay, timeOf } from "../ui/dates";
+import { useSession } from "./useSession";
+
+export function Header({ onHistory, historyOpen }: { onHistory: () => void; historyOpen: boolean }) {
+  const [session, { job, trouble }] = useSession();
+  if (!job) return null;
+  return (
+    <header className="header-area flex items-center gap-x-5 border-b border-ink px-4 whitespace-nowrap">
+      <Link to="/" className="small-caps grid h-10 content-center" title="To all jobs">
+        Shadbo
+      </Link>
+      <h1 className="truncate text-lg font-extrabold">
+        Job {job.id} · {job.title || "untitled"}
+      </h1>
+      <span className="hidden md:inline">{job.owner ? `for ${job.owner}` : ""}</span>
+      <span className="hidden md:inline">{job.due ? `due ${longDay(job.due)}` : ""}</span>
+      <span role="alert" className="min-w-0 grow truncate text-stop">
+        {trouble}
+      </span>
+      <SavedState />
+      <button
+        type="button"
+        className="bar-button disabled:opacity-45"
+        disabled={!job.can_undo}
+        onClick={() => session.step("undo")}
+      >
+        undo
+      </button>
+      <button
+        type="button"
+        className="bar-button disabled:opacity-45"
+        disabled={!job.can_redo}
+        onClick={() => session.step("redo")}
+      >
+        redo
+      </button>
+      <button
+        type="button"
+        className={`bar-button ${historyOpen ? "font-bold" : ""}`}
+        aria-pressed={historyOpen}
+        onClick={onHistory}
+      >
+        history
+      </button>
+      <SystemSwitch />
+    </header>
+  );
+}
+
+function SavedState() {
+  const [, { job, pending, link }] = useSession();
+  const n = pending.length;
+  const waiting = n === 1 ? "1 change kept here" : `${n} changes kept here`;
+  const text =
+    link === "lost"
+      ? `no connection${n ? `, ${waiting}` : ""}`
+      : n
+        ? "saving…"
+        : `saved ${job ? timeOf(job.changed_at) : ""}`;
+  return (
+    <span role="status" className={link === "lost" ? "font-bold text-stop" : "text-soft"}>
+      {text}
+    </span>
+  );
+}

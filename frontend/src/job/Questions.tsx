@@ -1,0 +1,50 @@
+import type { Question, Station } from "../api/client";
+import { ActRow, CareRow, ChoiceRow, MenuRow, ToldRow } from "./ChoiceRows";
+import { EntryRow } from "./EntryRow";
+import { LengthRow } from "./LengthRow";
+
+/** The open station's questions. Enter accepts and goes on to the next; after the last comes the next station. */
+export function Questions({ station, onPast }: { station: Station; onPast: () => void }) {
+  const next = (from: HTMLElement) => {
+    const pane = from.closest(".questions-area");
+    const fields = [...(pane?.querySelectorAll<HTMLElement>("[data-field]") ?? [])];
+    const after = fields[fields.indexOf(from) + 1];
+    if (after) after.focus();
+    else onPast();
+  };
+  return (
+    <section aria-labelledby="station-title" className="px-5 pt-3 pb-6">
+      <h2 id="station-title" className="text-2xl font-extrabold">
+        {station.title}
+      </h2>
+      <p className="pb-2 text-soft">{station.lead}</p>
+      {station.questions.length === 0 && (
+        <p className="border-t border-line py-3">This waits for the readings at station 2.</p>
+      )}
+      {station.questions.map((q) => (
+        <Row key={`${station.name}:${q.id}`} q={q} onNext={next} />
+      ))}
+    </section>
+  );
+}
+
+function Row({ q, onNext }: { q: Question; onNext: (from: HTMLElement) => void }) {
+  switch (q.kind) {
+    case "reading":
+    case "length":
+    case "pin":
+      return <LengthRow q={q} onNext={onNext} />;
+    case "choice":
+      return <ChoiceRow q={q} />;
+    case "menu":
+      return <MenuRow q={q} />;
+    case "told":
+      return <ToldRow q={q} />;
+    case "care":
+      return <CareRow q={q} />;
+    case "act":
+      return <ActRow q={q} />;
+    default:
+      return <EntryRow q={q} onNext={onNext} />;
+  }
+}

@@ -1,0 +1,82 @@
+import { useState } from "react";
+import { useMeasures } from "../app/system";
+import { Sign } from "../ui/Sign";
+import { useSession } from "./useSession";
+
+const TONES: Record<string, string> = {
+  stop: "bg-stop-tone",
+  caution: "bg-caution-tone",
+  measure: "bg-measure-tone",
+  note: "bg-board",
+};
+
+/** One sentence on how the job stands, and what would mend it. */
+export function Verdict({ onStation }: { onStation: (name: string) => void }) {
+  const [session, { plan, advice }] = useSession();
+  const { say } = useMeasures();
+  const [at, setAt] = useState(0);
+  if (!plan) return null;
+  const findings = advice ?? plan.findings;
+  const n = findings.length;
+  const finding = findings[Math.min(at, n - 1)];
+  if (!finding) {
+    const asks = plan.asks;
+    return (
+      <section className="verdict-area flex items-center gap-4 bg-board px-4" aria-label="Verdict">
+        <Sign kind={asks ? "asks" : "fine"} />
+        <p aria-live="polite" className="text-lg">
+          {asks ? (
+            <>
+              <strong>{asks === 1 ? "One reading" : `${asks} readings`} to take.</strong>{" "}
+              {say(plan.stations[1]?.second)}
+            </>
+          ) : (
+            <>
+              <strong>It fits.</strong> State: {plan.state}.
+            </>
+          )}
+        </p>
+      </section>
+    );
+  }
+  const station = plan.stations.find((s) => s.name === finding.station);
+  return (
+    <section
+      className={`verdict-area flex flex-wrap items-center gap-x-4 gap-y-1 px-4 ${TONES[finding.severity] ?? ""}`}
+      aria-label="Verdict"
+    >
+      <Sign kind={finding.severity} />
+      <p aria-live="polite" className="frac min-w-60 flex-1 text-lg leading-tight">
+        <strong>{say(finding.title)}</strong>: {say(finding.detail)}.{" "}
+        {finding.by_hand && <span className="text-[16px]">{say(finding.by_hand)} </span>}
+        <button type="button" className="link min-h-6 text-[15px]" onClick={() => onStation(finding.station)}>
+          {station?.label}
+        </button>
+      </p>
+      {n > 1 && (
+        <button
+          type="button"
+          className="min-h-11 px-2 text-soft whitespace-nowrap"
+          onClick={() => setAt((Math.min(at, n - 1) + 1) % n)}
+        >
+          {Math.min(at, n - 1) + 1} of {n} ▸
+        </button>
+      )}
+      {finding.remedies.map((r) => (
+        <button
+          key={r.label.mm}
+          type="button"
+          className="action min-h-12 leading-tight"
+          title={r.effects.map((e) => `${e.label}: ${say(e.before)} → ${say(e.after)}`).join("\n")}
+          onClick={() => {
+            setAt(0);
+            session.edit(r.edits);
+          }}
+        >
+          <span className="frac block font-bold">{say(r.label)}</span>
+          <span className="frac block text-[15px]">{say(r.says)}</span>
+        </button>
+      ))}
+    </section>
+  );
+}
