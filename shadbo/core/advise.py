@@ -79,7 +79,15 @@ def _says(effects: tuple[Effect, ...], longer_mm: float, price: float, shop: Sho
         text = length(abs(longer_mm), shop.the_mark())
         sign = "+" if longer_mm > 0 else "−"
         return Both(f"rails {sign} {text.mm} · {cost}", f"rails {sign} {text.inch} · {cost}")
-    word = {"face.made": "face", "pad.made": "pad", "screw.length": "screw", "gap.least": "least gap", "hang.hook": "hook"}
+    word = {
+        "face.made": "face",
+        "pad.made": "pad",
+        "screw.length": "screw",
+        "gap.least": "least gap",
+        "hang.hook": "hook",
+    }
     name = word[first.key]
-    return Both(f"{name} {first.before.mm} → {first.after.mm} · {cost}", f"{name} {first.before.inch} → {first.after.inch} · {cost}")
-
+    return Both(
+        f"{name} {first.before.mm} → {first.after.mm} · {cost}",
+        f"{name} {first.before.inch} → {first.after.inch} · {cost}",
+    )

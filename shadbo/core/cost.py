@@ -15,7 +15,13 @@ def material_price(desk: Desk, assembly: Assembly, hang: HangPlan) -> Quantity:
     s = desk.sheet
     total = s.number(0, MONEY)
     if assembly.moulding is not None and "rail.total" in s:
-        order = s.let("rail.order", "moulding to order", s["rail.total"] + 8 * s["profile.wall"], "2 · (w + h) + 8 · face", "up")
+        order = s.let(
+            "rail.order",
+            "moulding to order",
+            s["rail.total"] + 8 * s["profile.wall"],
+            "2 · (w + h) + 8 · face",
+            "up",
+        )
         total = total + order * s.number(assembly.moulding.price_per_m / 1000, PER_MM)
     prices = {p.name: p.price_per_m2 for p in desk.stock.pads}
     for part in assembly.by_role("pad"):
@@ -30,5 +36,3 @@ def material_price(desk: Desk, assembly: Assembly, hang: HangPlan) -> Quantity:
     if hang.wire is not None and hang.wire_length is not None:
         total = total + hang.wire_length * s.number(hang.wire.price_per_m / 1000, PER_MM)
     return s.let("price.materials", "materials", total)
-
-

@@ -28,9 +28,7 @@ class Desk:
     def lay(cls, job: Job, shop: Shop) -> "Desk":
         """A fresh desk with an empty sheet and the job's pins."""
         practice = job.practice or shop.practice
-        pins = {
-            key: AsBuilt(r.mm, practice.half_width_mm(r.tool), TOOL_WORDS[r.tool]) for key, r in job.pins.items()
-        }
+        pins = {key: AsBuilt(r.mm, practice.half_width_mm(r.tool), TOOL_WORDS[r.tool]) for key, r in job.pins.items()}
         mark = shop.the_mark()
         return cls(job, shop, practice, mark, Sheet(mark.mm, pins))
 

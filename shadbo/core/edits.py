@@ -102,14 +102,16 @@ _LISTS = ("pieces", "braces")
 def _set_item(items: list[Any], id_: str, new: Any, edit: Edit) -> Any:  # noqa: ANN401
     at = next((i for i, item in enumerate(items) if item.get("id") == id_), None)
     before = items[at] if at is not None else None
-    if new is not None and (not isinstance(new, dict) or new.get("id", id_) != id_):
+    if new is None:
+        if at is not None:
+            items.pop(at)
+        return before
+    if not isinstance(new, dict) or new.get("id", id_) != id_:
         raise BadEdit(edit.at, f"expected the fields of “{id_}”", new)
-    if at is not None and new is None:
-        items.pop(at)
-    elif at is not None:
-        items[at] = {**new, "id": id_}
-    elif new is not None:
+    if at is None:
         items.append({**new, "id": id_})
+    else:
+        items[at] = {**new, "id": id_}
     return before
 
 

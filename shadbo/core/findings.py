@@ -8,7 +8,16 @@ from shadbo.core.lengths import Both
 from shadbo.core.quantity import Severity
 
 StationName = Literal["receive", "measure", "display", "sizes", "depth", "mount", "parts", "hang"]
-STATIONS: tuple[StationName, ...] = ("receive", "measure", "display", "sizes", "depth", "mount", "parts", "hang")
+STATIONS: tuple[StationName, ...] = (
+    "receive",
+    "measure",
+    "display",
+    "sizes",
+    "depth",
+    "mount",
+    "parts",
+    "hang",
+)
 RANK: dict[Severity, int] = {"stop": 3, "caution": 2, "measure": 1, "note": 0, "fine": -1}
 
 

@@ -25,7 +25,9 @@ def freezing_edits(before: Job | None, after: Job, shop: Shop) -> list[Edit]:
         names = [p.name.removeprefix("pad, ") for p in plan.assembly.by_role("pad") if p.key == "pad.across"]
         counts = {p.name.removeprefix("pad, "): p.count // 2 for p in plan.assembly.by_role("pad")}
         stock = {p.name: p for p in shop.stock.pads}
-        layers = [stock[n].model_dump(mode="json") for n in dict.fromkeys(names) for _ in range(counts[n]) if n in stock]
+        layers = [
+            stock[n].model_dump(mode="json") for n in dict.fromkeys(names) for _ in range(counts[n]) if n in stock
+        ]
         if layers:
             edits.append(Edit(at=pads, to=layers))
     return edits

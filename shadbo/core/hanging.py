@@ -7,6 +7,7 @@ from shadbo.core.desk import Desk
 from shadbo.core.materials import SPECIFIC_GRAVITY, Hanger, HangerKind, Wire
 from shadbo.core.quantity import Quantity
 from shadbo.core.sums import hang as sums
+from shadbo.core.sums.weight import GRAVITY_N_PER_KG
 from shadbo.core.units import MM, ONE
 
 
@@ -40,7 +41,7 @@ class HangPlan:
     def each_kg(self) -> float:
         """Load on one hanger in kg: the wire's pull, half of the weight, or all of it."""
         if self.tension is not None:
-            return self.tension.value / sums.GRAVITY_N_PER_KG
+            return self.tension.value / GRAVITY_N_PER_KG
         return self.weight.value / (2 if self.kind == "straps" else 1)
 
 
@@ -83,7 +84,13 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
     width, height = assembly.outside_width, assembly.outside_height
     if kind in ("plate", "cleat"):
         inwards = s.let("hang.in", "hanger, from the frame's side", width / 2)
-        down = s.choose("hang.from_top", "hanger below the top edge", 10 if kind == "plate" else 20, MM, "the rail's middle")
+        down = s.choose(
+            "hang.from_top",
+            "hanger below the top edge",
+            10 if kind == "plate" else 20,
+            MM,
+            "the rail's middle",
+        )
         places: tuple[Dot, ...] = ((0.0, height.value / 2 - down.value),)
     else:
         rail = assembly.back_rail
@@ -93,7 +100,9 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
         x, y = width.value / 2 - inwards.value, height.value / 2 - down.value
         places = ((-x, y), (x, y))
     eye = desk.choose("hang.eye", "eye height", job.eye, p.eye_height_mm, "practice of the shop")
-    above = s.choose("hang.above", "hook above the hanger's screws", hanger.hook_above_mm if hanger else 0, MM, "maker")
+    above = s.choose(
+        "hang.above", "hook above the hanger's screws", hanger.hook_above_mm if hanger else 0, MM, "maker"
+    )
     wire = _wire(desk, load, width, inwards, down) if kind == "wire" else None
     drop = down - wire["rise"] if wire else down - above
     hook = s.let("hang.hook", "hook above the floor", sums.hook_height(eye, height, drop))
@@ -104,7 +113,7 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
         kind,
         reason,
         hanger,
-        job.wire or desk.stock.wire(wire["tension"].value / sums.GRAVITY_N_PER_KG, p.wire_factor) if wire else None,
+        job.wire or desk.stock.wire(wire["tension"].value / GRAVITY_N_PER_KG, p.wire_factor) if wire else None,
         weight,
         down,
         inwards,
@@ -191,5 +200,10 @@ def _screw_hold(
     g = s.choose("hang.gravity", "specific gravity of the rail", gravity, ONE, "usual value, common practice")
     each = s.call("108.25 · G² · D · L, for G, D, L", sums.withdrawal, g, d, threaded, u=pull.unit)
     factor = s.choose("hang.factor", "safety factor", desk.practice.withdrawal_factor, ONE, "practice of the shop")
-    hold = s.let("hang.hold", "a hanger's screws hold, safely", each * float(hanger.screws) / factor, "Wood Handbook, ch. 8")
+    hold = s.let(
+        "hang.hold",
+        "a hanger's screws hold, safely",
+        each * float(hanger.screws) / factor,
+        "Wood Handbook, ch. 8",
+    )
     return hold, s.let("hang.pull", "pull on each hanger", pull)

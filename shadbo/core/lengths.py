@@ -53,7 +53,7 @@ _NUMBER = r"(?:(?P<whole>\d+)(?:\s*-\s*|\s+))?(?P<num>\d+)\s*/\s*(?P<den>\d+)|(?
 _UNIT = r"(?P<unit>mm|cm|m|\"|''|inches|inch|in)?"
 _PATTERN = re.compile(rf"(?:{_FOOT}\s*(?:-\s*)?)?(?:(?:{_NUMBER})\s*{_UNIT})?\.?", re.IGNORECASE)
 _MM_PER = {"mm": 1.0, "cm": 10.0, "m": 1000.0}
-_EXAMPLES = 'write it like 412, 41.2 cm, 16 1/4 or 2\' 6 1/2"'
+_EXAMPLES = "write it like 412, 41.2 cm, 16 1/4 or 2' 6 1/2\""
 
 
 def parse(typed: str, system: System) -> float:

@@ -8,7 +8,19 @@ from shadbo.core.lengths import Both
 from shadbo.core.values import Tool
 
 QuestionKind = Literal[
-    "text", "note", "date", "reading", "length", "weight", "choice", "menu", "number", "pin", "told", "care", "act"
+    "text",
+    "note",
+    "date",
+    "reading",
+    "length",
+    "weight",
+    "choice",
+    "menu",
+    "number",
+    "pin",
+    "told",
+    "care",
+    "act",
 ]
 StationMark = Literal["open", "asks", "fine", "measure", "caution", "stop", "note"]
 

@@ -4,11 +4,11 @@ from collections.abc import Iterable
 
 from shadbo.core.desk import Desk
 from shadbo.core.edits import Edit
-from shadbo.core.lengths import Both, inch_text, metric_text
+from shadbo.core.lengths import Both, inch_text, metric_text, texts
 from shadbo.core.quantity import Quantity
 from shadbo.core.questions import Choice, Question
 from shadbo.core.values import Length, Reading
-from shadbo.core.words import both, say, texts
+from shadbo.core.words import both, say
 
 EMPTY = Both("", "")
 
@@ -25,7 +25,7 @@ def reading_row(
     return Question(
         id=at,
         kind="reading",
-        label=label,
+        label=label[:1].upper() + label[1:],
         at=at,
         value=exact(reading.mm) if reading else None,
         typed=reading.typed if reading else "",
@@ -40,10 +40,22 @@ def reading_row(
 
 
 def length_row(
-    desk: Desk, at: str, label: str, decided: Length | None, planned: Quantity | None, note: str = "", tape: str = ""
+    desk: Desk,
+    at: str,
+    label: str,
+    decided: Length | None,
+    planned: Quantity | None,
+    note: str = "",
+    tape: str = "",
 ) -> Question:
     """A length that the framer may decide; what the plan takes stands there until then."""
-    value = exact(decided.mm) if decided else texts(planned.value, desk.mark, planned.way) if planned is not None else None
+    value = (
+        exact(decided.mm)
+        if decided
+        else texts(planned.value, desk.mark, planned.way)
+        if planned is not None
+        else None
+    )
     source = planned.name.source if planned is not None and planned.name else None
     return Question(
         id=at,
@@ -115,7 +127,13 @@ def text_row(at: str, label: str, value: str, kind: str = "text", note: str = ""
 
 
 def choice_row(
-    at: str, label: str, choices: Iterable[Choice], decided: bool, note: str = "", key: str = "", menu: bool = False
+    at: str,
+    label: str,
+    choices: Iterable[Choice],
+    decided: bool,
+    note: str = "",
+    key: str = "",
+    menu: bool = False,
 ) -> Question:
     """A few answers side by side, or many in a menu."""
     return Question(

@@ -47,6 +47,10 @@ class Sheet:
     def __getitem__(self, key: str) -> Quantity:
         return self.named[key]
 
+    def get(self, key: str) -> Quantity | None:
+        """The line of that key, or None."""
+        return self.named.get(key)
+
     def __contains__(self, key: str) -> bool:
         return key in self.named
 

@@ -4,7 +4,7 @@ Kilograms and newtons stay apart: weight becomes force only through standard gra
 sourced constant in N/kg.
 """
 
-from functools import lru_cache
+from functools import cache
 
 BASE = ("mm", "kg", "N", "K", "min", "money")
 Unit = tuple[int, ...]
@@ -27,13 +27,13 @@ MONEY = unit(money=1)
 MONEY_PER_MM = unit(money=1, mm=-1)
 
 
-@lru_cache(maxsize=None)
+@cache
 def combine(a: Unit, b: Unit, sign: int) -> Unit:
     """The unit of a product (sign 1) or of a quotient (sign −1)."""
     return tuple(x + sign * y for x, y in zip(a, b, strict=True))
 
 
-@lru_cache(maxsize=None)
+@cache
 def unit_name(u: Unit) -> str:
     """The unit as people write it: ``mm``, ``kg/mm²``, or nothing for a plain number."""
     small = str.maketrans("0123456789", "⁰¹²³⁴⁵⁶⁷⁸⁹")

@@ -4,12 +4,29 @@ from shadbo.core.materials import FloaterProfile, Hanger, PadStock, PlainStock, 
 from shadbo.core.shop import Shop, Stock
 
 PROFILES = (
-    FloaterProfile(id="skiff-24", name="Skiff 24", wall_mm=7, inside_depth_mm=24, ledge_mm=22, ledge_thick_mm=10, price_per_m=5.2),
-    FloaterProfile(id="skiff-32", name="Skiff 32", wall_mm=7, inside_depth_mm=32, ledge_mm=24, ledge_thick_mm=10, price_per_m=6.1),
-    FloaterProfile(id="quay-46", name="Quay 46", wall_mm=9, inside_depth_mm=46, ledge_mm=25, ledge_thick_mm=6, price_per_m=8.4),
-    FloaterProfile(id="quay-54", name="Quay 54 oak", wall_mm=10, inside_depth_mm=54, ledge_mm=28, ledge_thick_mm=12, species="hardwood", price_per_m=12.8),
-    FloaterProfile(id="mole-68", name="Mole 68", wall_mm=12, inside_depth_mm=68, ledge_mm=32, ledge_thick_mm=12, price_per_m=11.5),
-)  # fmt: skip
+    FloaterProfile(
+        id="skiff-24", name="Skiff 24", wall_mm=7, inside_depth_mm=24, ledge_mm=22, ledge_thick_mm=10, price_per_m=5.2
+    ),
+    FloaterProfile(
+        id="skiff-32", name="Skiff 32", wall_mm=7, inside_depth_mm=32, ledge_mm=24, ledge_thick_mm=10, price_per_m=6.1
+    ),
+    FloaterProfile(
+        id="quay-46", name="Quay 46", wall_mm=9, inside_depth_mm=46, ledge_mm=25, ledge_thick_mm=6, price_per_m=8.4
+    ),
+    FloaterProfile(
+        id="quay-54",
+        name="Quay 54 oak",
+        wall_mm=10,
+        inside_depth_mm=54,
+        ledge_mm=28,
+        ledge_thick_mm=12,
+        species="hardwood",
+        price_per_m=12.8,
+    ),
+    FloaterProfile(
+        id="mole-68", name="Mole 68", wall_mm=12, inside_depth_mm=68, ledge_mm=32, ledge_thick_mm=12, price_per_m=11.5
+    ),
+)
 PLAIN = (
     PlainStock(id="pine-18", name="pine 18 square", face_mm=18, height_mm=18, price_per_m=1.9),
     PlainStock(id="pine-20-45", name="pine 20 × 45", face_mm=20, height_mm=45, price_per_m=2.6),
@@ -28,13 +45,81 @@ SCREWS = tuple(
     for n in (16, 20, 25, 30, 35, 40, 50, 60)
 )
 HANGERS = (
-    Hanger(id="plate", name="toothed plate", kind="plate", rating_kg=2, rating_is="picture weight", hook_above_mm=0, stands_out_mm=2, screws=2, screw_mm=10, screw_diameter_mm=2, price=0.4),
-    Hanger(id="ring-small", name="D-ring, one screw", kind="wire", rating_kg=12, hook_above_mm=12, stands_out_mm=5, screws=1, screw_mm=12, screw_diameter_mm=3, price=0.35),
-    Hanger(id="ring-large", name="D-ring, two screws", kind="wire", rating_kg=30, hook_above_mm=14, stands_out_mm=6, screws=2, screw_mm=16, screw_diameter_mm=3, price=0.8),
-    Hanger(id="strap-two", name="two-hole strap", kind="straps", rating_kg=25, hook_above_mm=24, stands_out_mm=6, screws=2, screw_mm=16, screw_diameter_mm=3, price=0.9),
-    Hanger(id="strap-four", name="four-hole strap", kind="straps", rating_kg=60, hook_above_mm=30, stands_out_mm=8, screws=4, screw_mm=16, screw_diameter_mm=3.5, price=1.9),
-    Hanger(id="cleat", name="bevelled cleat", kind="cleat", rating_kg=30, rating_is="picture weight", hook_above_mm=0, stands_out_mm=12, screws=4, screw_mm=20, screw_diameter_mm=3.5, price=6.5),
-)  # fmt: skip
+    Hanger(
+        id="plate",
+        name="toothed plate",
+        kind="plate",
+        rating_kg=2,
+        rating_is="picture weight",
+        hook_above_mm=0,
+        stands_out_mm=2,
+        screws=2,
+        screw_mm=10,
+        screw_diameter_mm=2,
+        price=0.4,
+    ),
+    Hanger(
+        id="ring-small",
+        name="D-ring, one screw",
+        kind="wire",
+        rating_kg=12,
+        hook_above_mm=12,
+        stands_out_mm=5,
+        screws=1,
+        screw_mm=12,
+        screw_diameter_mm=3,
+        price=0.35,
+    ),
+    Hanger(
+        id="ring-large",
+        name="D-ring, two screws",
+        kind="wire",
+        rating_kg=30,
+        hook_above_mm=14,
+        stands_out_mm=6,
+        screws=2,
+        screw_mm=16,
+        screw_diameter_mm=3,
+        price=0.8,
+    ),
+    Hanger(
+        id="strap-two",
+        name="two-hole strap",
+        kind="straps",
+        rating_kg=25,
+        hook_above_mm=24,
+        stands_out_mm=6,
+        screws=2,
+        screw_mm=16,
+        screw_diameter_mm=3,
+        price=0.9,
+    ),
+    Hanger(
+        id="strap-four",
+        name="four-hole strap",
+        kind="straps",
+        rating_kg=60,
+        hook_above_mm=30,
+        stands_out_mm=8,
+        screws=4,
+        screw_mm=16,
+        screw_diameter_mm=3.5,
+        price=1.9,
+    ),
+    Hanger(
+        id="cleat",
+        name="bevelled cleat",
+        kind="cleat",
+        rating_kg=30,
+        rating_is="picture weight",
+        hook_above_mm=0,
+        stands_out_mm=12,
+        screws=4,
+        screw_mm=20,
+        screw_diameter_mm=3.5,
+        price=6.5,
+    ),
+)
 WIRES = (
     Wire(id="braid-20", name="braided wire, 20 kg", rating_kg=20, price_per_m=0.5),
     Wire(id="cable-45", name="coated cable, 45 kg", rating_kg=45, price_per_m=1.1),
@@ -43,5 +128,7 @@ WIRES = (
 
 def demo_shop() -> Shop:
     """Netloft Framing, which works in millimetres."""
-    stock = Stock(floater_profiles=PROFILES, plain_stock=PLAIN, pads=PADS, screws=SCREWS, hangers=HANGERS, wires=WIRES)
+    stock = Stock(
+        floater_profiles=PROFILES, plain_stock=PLAIN, pads=PADS, screws=SCREWS, hangers=HANGERS, wires=WIRES
+    )
     return Shop(name="Netloft Framing", mark="0.5 mm", stock=stock)

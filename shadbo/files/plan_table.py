@@ -20,7 +20,15 @@ def _rows(plan: Plan) -> Iterator[tuple[str, ...]]:
     for key, q in plan.desk.sheet.named.items():
         inch = inch_text(q.value, 32, q.way) if q.unit == MM else ""
         plus_minus = "" if q.kind == "cut" else f"{q.likely:.2f}"
-        yield key, _label(q), f"{q.value:.6g}", unit_name(q.unit), inch, plus_minus, (q.name.source or "") if q.name else ""
+        yield (
+            key,
+            _label(q),
+            f"{q.value:.6g}",
+            unit_name(q.unit),
+            inch,
+            plus_minus,
+            (q.name.source or "") if q.name else "",
+        )
 
 
 def _label(q: Quantity) -> str:
@@ -40,9 +48,9 @@ def as_csv(plan: Plan) -> str:
 def as_text(plan: Plan) -> str:
     """The figures as a table for a terminal, the findings below."""
     out = [f"{plan.desk.job.title or 'untitled'} — {plan.display.name}, {plan.state}", ""]
-    for key, label, value, unit, inch, plus_minus, source in _rows(plan):
-        out.append(f"{label:<46.46} {value:>10} {unit:<6} {inch:>10}  {('± ' + plus_minus) if plus_minus not in ('', '0.00') else '':<8} {source}".rstrip())
-        del key
+    for _, label, value, unit, inch, plus_minus, source in _rows(plan):
+        sure = f"± {plus_minus}" if plus_minus not in ("", "0.00") else ""
+        out.append(f"{label:<46.46} {value:>10} {unit:<6} {inch:>10}  {sure:<8} {source}".rstrip())
     if plan.asks:
         out += ["", "still to measure: " + "; ".join(a.label for a in plan.asks)]
     for finding in plan.findings:
@@ -69,12 +77,23 @@ def as_data(plan: Plan) -> dict[str, Any]:
         "asks": [{"at": ask.at, "label": ask.label} for ask in plan.asks],
         "lines": _LINES.dump_python(lines, mode="json"),
         "parts": [
-            {"id": p.id, "name": p.name, "count": p.count, "length": p.length.value, "mitred": p.mitred, "note": p.note}
+            {
+                "id": p.id,
+                "name": p.name,
+                "count": p.count,
+                "length": p.length.value,
+                "mitred": p.mitred,
+                "note": p.note,
+            }
             for p in (a.parts if a else ())
             if p.to_cut and p.length is not None
         ],
         "joins": [
-            {"id": j.id, "item": j.item, "places": [{"side": f.side, "along": f.along.value} for f in j.fixings]}
+            {
+                "id": j.id,
+                "item": j.item,
+                "places": [{"side": f.side, "along": f.along.value} for f in j.fixings],
+            }
             for j in (a.joins if a else ())
         ],
         "hanging": None
@@ -88,7 +107,11 @@ def as_data(plan: Plan) -> dict[str, Any]:
                 "title": f.title.mm,
                 "detail": f.detail.mm,
                 "remedies": [
-                    {"label": r.proposal.label.mm, "effect": r.says.mm, "edits": [e.model_dump() for e in r.proposal.edits]}
+                    {
+                        "label": r.proposal.label.mm,
+                        "effect": r.says.mm,
+                        "edits": [e.model_dump() for e in r.proposal.edits],
+                    }
                     for r in f.remedies
                 ],
             }

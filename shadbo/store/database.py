@@ -14,14 +14,20 @@ def database_url() -> str:
     """Where the database is; RuntimeError when nobody has said."""
     url = os.environ.get(VARIABLE)
     if not url:
-        raise RuntimeError(f"{VARIABLE} is not set: start the application with script/demo, the tests with script/test")
+        raise RuntimeError(
+            f"{VARIABLE} is not set: start the application with script/demo, the tests with script/test"
+        )
     return url
 
 
 def engine(url: str | None = None) -> Engine:
     """An engine with a small pool; broken connections are noticed before use."""
     return create_engine(
-        url or database_url(), pool_pre_ping=True, pool_size=8, max_overflow=8, connect_args={"connect_timeout": 5}
+        url or database_url(),
+        pool_pre_ping=True,
+        pool_size=8,
+        max_overflow=8,
+        connect_args={"connect_timeout": 5},
     )
 
 

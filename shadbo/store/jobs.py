@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any, cast
 
-from sqlalchemy import Select, or_, select
+from sqlalchemy import ColumnElement, Select, or_, select
 from sqlalchemy.orm import Session
 
 from shadbo.core.assess import assess
@@ -124,7 +124,7 @@ class Jobs:
         query = self._mine()
         for word in words.split():
             like = "%" + word.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%"
-            matches = [JobRow.title.ilike(like), JobRow.owner.ilike(like)]
+            matches: list[ColumnElement[bool]] = [JobRow.title.ilike(like), JobRow.owner.ilike(like)]
             if word.isdecimal() and len(word) < 9:
                 matches.append(JobRow.id == int(word))
             query = query.where(or_(*matches))
@@ -173,13 +173,11 @@ class Jobs:
         rows = self._session.scalars(self._past(job_id).order_by(RevisionRow.version.desc()))
         return [Revision(r.version, r.kind, r.who, r.at, tuple(e["at"] for e in r.edits)) for r in rows]
 
-    def _mine(self) -> Select[tuple[JobRow]]:
+    def _mine(self) -> Select[JobRow]:
         return select(JobRow).where(JobRow.workshop_id == self._workshop_id)
 
-    def _past(self, job_id: int) -> Select[tuple[RevisionRow]]:
-        return select(RevisionRow).where(
-            RevisionRow.workshop_id == self._workshop_id, RevisionRow.job_id == job_id
-        )
+    def _past(self, job_id: int) -> Select[RevisionRow]:
+        return select(RevisionRow).where(RevisionRow.workshop_id == self._workshop_id, RevisionRow.job_id == job_id)
 
     def _row(self, job_id: int, lock: bool = False) -> JobRow:
         query = self._mine().where(JobRow.id == job_id)
@@ -274,4 +272,3 @@ class Jobs:
 
 def _job(document: dict[str, Any]) -> Job:
     return read_job(upgrade(document))
-

@@ -47,7 +47,12 @@ class Problem(BaseModel):
 
 RESPONSES: dict[int | str, dict[str, Any]] = {
     code: {"model": Problem, "description": words, "content": {"application/problem+json": {}}}
-    for code, words in ((404, "No such job"), (412, "Changed meanwhile"), (422, "Not accepted"), (503, "No database"))
+    for code, words in (
+        (404, "No such job"),
+        (412, "Changed meanwhile"),
+        (422, "Not accepted"),
+        (503, "No database"),
+    )
 }
 
 
@@ -74,7 +79,11 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(RequestValidationError)
     def bad_request(_: Request, bad: RequestValidationError) -> JSONResponse:
         errors = [
-            Wrong(at="/".join(str(p) for p in e["loc"] if p != "body"), message=e["msg"], found=_plain(e.get("input")))
+            Wrong(
+                at="/".join(str(p) for p in e["loc"] if p != "body"),
+                message=e["msg"],
+                found=_plain(e.get("input")),
+            )
             for e in bad.errors()
         ]
         return answer(Problem(title="The request is not understood", status=422, errors=errors[:20]))
@@ -108,7 +117,13 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(OperationalError)
     def no_database(_: Request, bad: OperationalError) -> JSONResponse:
         log.warning("database: %s", bad.orig)
-        return answer(Problem(title="The database does not answer", status=503, detail="Nothing typed is lost; it is tried again."))
+        return answer(
+            Problem(
+                title="The database does not answer",
+                status=503,
+                detail="Nothing typed is lost; it is tried again.",
+            )
+        )
 
     @app.exception_handler(Exception)
     def unexpected(_: Request, bad: Exception) -> JSONResponse:

@@ -9,6 +9,7 @@ import {
 } from "@headlessui/react";
 import type { Choice, Question } from "../api/client";
 import { useMeasures } from "../app/system";
+import { Frac } from "../ui/Frac";
 import { useSession } from "./useSession";
 
 function usePick(q: Question) {
@@ -44,7 +45,11 @@ export function ChoiceRow({ q }: { q: Question }) {
           </Radio>
         ))}
       </div>
-      {q.note && <p className="pt-1 text-[15px] text-soft">{say(q.note)}</p>}
+      {q.note && (
+        <p className="pt-1 text-[15px] text-soft">
+          <Frac>{say(q.note)}</Frac>
+        </p>
+      )}
     </RadioGroup>
   );
 }
@@ -63,15 +68,21 @@ export function MenuRow({ q }: { q: Question }) {
           onFocus={light}
           className="entry flex items-baseline justify-between gap-3 text-left text-[19px]!"
         >
-          <span>{now?.label}</span>
-          <span className="frac truncate text-[15px] font-normal text-soft">{say(now?.detail)} ▾</span>
+          <span className="whitespace-nowrap">{now?.label}</span>
+          <span className="truncate text-[15px] font-normal text-soft">
+            <Frac>{say(now?.detail)}</Frac> ▾
+          </span>
         </ListboxButton>
         <ListboxOptions className="absolute inset-x-0 top-full z-10 max-h-96 overflow-auto border border-ink bg-board focus:outline-none">
           {choices.map((c, i) => (
             <Option key={`${c.label}${String(i)}`} choice={c} index={i} detail={say(c.detail)} />
           ))}
         </ListboxOptions>
-        {q.note && <p className="pt-1 text-[15px] text-soft">{say(q.note)}</p>}
+        {q.note && (
+          <p className="pt-1 text-[15px] text-soft">
+            <Frac>{say(q.note)}</Frac>
+          </p>
+        )}
       </div>
     </Listbox>
   );
@@ -87,7 +98,9 @@ function Option({ choice, index, detail }: { choice: Choice; index: number; deta
         {choice.works ? "" : "■ "}
         {choice.label}
       </span>
-      <span className="frac block text-[15px] font-normal opacity-80">{detail}</span>
+      <span className="block text-[15px] font-normal opacity-80">
+        <Frac>{detail}</Frac>
+      </span>
     </ListboxOption>
   );
 }
@@ -100,9 +113,13 @@ export function ToldRow({ q }: { q: Question }) {
     <>
       <span>
         <span className="block">{q.label}</span>
-        <span className="frac block text-[15px] text-soft">{say(q.note)}</span>
+        <span className="block text-[15px] text-soft">
+          <Frac>{say(q.note)}</Frac>
+        </span>
       </span>
-      <span className="frac text-right text-[19px] font-bold">{say(q.value)}</span>
+      <span className="text-right text-[19px] font-bold">
+        <Frac>{say(q.value)}</Frac>
+      </span>
     </>
   );
   const shape = "flex min-h-12 w-full items-center justify-between gap-4 border-t border-line py-1 text-left";

@@ -1,5 +1,6 @@
 import type { Station } from "../api/client";
 import { useMeasures } from "../app/system";
+import { Frac } from "../ui/Frac";
 import { Sign } from "../ui/Sign";
 
 interface Props {
@@ -35,9 +36,11 @@ export function Docket({ stations, open, onOpen }: Props) {
                       </span>
                     )}
                   </span>
-                  <span className="frac block truncate font-bold">{say(s.answer)}</span>
-                  <span className={`frac block truncate text-[15px] ${here ? "text-line" : "text-soft"}`}>
-                    {say(s.second)}
+                  <span className="block truncate font-bold">
+                    <Frac>{say(s.answer)}</Frac>
+                  </span>
+                  <span className={`block truncate text-[15px] ${here ? "text-line" : "text-soft"}`}>
+                    <Frac>{say(s.second)}</Frac>
                   </span>
                 </span>
               </button>

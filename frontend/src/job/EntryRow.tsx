@@ -1,6 +1,7 @@
 import { type KeyboardEvent, useId } from "react";
 import type { Edit, Question } from "../api/client";
 import { useMeasures } from "../app/system";
+import { Frac } from "../ui/Frac";
 import { useSession } from "./useSession";
 
 /** Words, a date, a paragraph, or a weight. */
@@ -56,7 +57,11 @@ export function EntryRow({ q, onNext }: { q: Question; onNext: (from: HTMLElemen
           />
         )}
         {q.kind === "weight" && <span className="text-soft">kg</span>}
-        {q.kind === "weight" && <span className="grow text-right text-[15px] text-soft">{say(q.note)}</span>}
+        {q.kind === "weight" && (
+          <span className="grow text-right text-[15px] text-soft">
+            <Frac>{say(q.note)}</Frac>
+          </span>
+        )}
       </div>
       <p id={`${id}-note`} className="text-stop empty:hidden">
         {error}

@@ -27,7 +27,7 @@ export function FractionPad({ system, value, onType, field }: Props) {
           <button
             key={fraction}
             type="button"
-            className="action frac min-h-11 px-0!"
+            className="action min-h-11 px-0!"
             onClick={() => put(fraction)}
           >
             {fraction}

@@ -1,6 +1,7 @@
 import { type KeyboardEvent, useId, useRef, useState } from "react";
 import { api, type Edit, got, type Question } from "../api/client";
 import { useMeasures } from "../app/system";
+import { Frac } from "../ui/Frac";
 import { FractionPad } from "./FractionPad";
 import { useSession } from "./useSession";
 
@@ -70,7 +71,7 @@ export function LengthRow({ q, onNext }: { q: Question; onNext: (from: HTMLEleme
             id={id}
             data-field
             data-at={at}
-            className={`entry frac ${q.decided || draft ? "" : "planned"}`}
+            className={`entry ${q.decided || draft ? "" : "planned"}`}
             inputMode="text"
             autoComplete="off"
             spellCheck={false}
@@ -91,7 +92,9 @@ export function LengthRow({ q, onNext }: { q: Question; onNext: (from: HTMLEleme
             }}
           />
         </span>
-        <span className="frac w-16 shrink-0 text-soft">{error ? "" : echo(q.value)}</span>
+        <span className="w-16 shrink-0 text-soft">
+          <Frac>{error ? "" : echo(q.value)}</Frac>
+        </span>
         {measured ? (
           <select
             aria-label={`Tool for: ${q.label}`}
@@ -109,8 +112,8 @@ export function LengthRow({ q, onNext }: { q: Question; onNext: (from: HTMLEleme
           <Working q={q} />
         )}
       </div>
-      <p id={`${id}-note`} className={error ? "text-stop" : "frac text-[15px] text-soft empty:hidden"}>
-        {error ?? (measured ? say(q.note) : "")}
+      <p id={`${id}-note`} className={error ? "text-stop" : "text-[15px] text-soft empty:hidden"}>
+        <Frac>{error ?? (measured ? say(q.note) : "")}</Frac>
       </p>
       {clash && (
         <div role="alert" className="mt-1 flex flex-wrap items-center gap-2 bg-caution-tone px-2 py-1">
@@ -142,14 +145,19 @@ function theirs(value: unknown): string {
 function Working({ q }: { q: Question }) {
   const [session] = useSession();
   const { say } = useMeasures();
-  if (!q.key) return <span className="min-w-0 grow text-right text-[15px] text-soft">{say(q.note)}</span>;
+  if (!q.key)
+    return (
+      <span className="min-w-0 grow text-right text-[15px] text-soft">
+        <Frac>{say(q.note)}</Frac>
+      </span>
+    );
   return (
     <button
       type="button"
-      className="frac min-h-11 min-w-0 grow text-right text-[15px] leading-tight text-soft hover:text-accent"
+      className="min-h-11 min-w-0 grow text-right text-[15px] leading-tight text-soft hover:text-accent"
       onClick={() => session.look({ open: q.key ?? "" })}
     >
-      {say(q.note) || "working"}
+      <Frac>{say(q.note) || "working"}</Frac>
     </button>
   );
 }

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { useMeasures } from "../app/system";
+import { Frac } from "../ui/Frac";
 import { Sign } from "../ui/Sign";
 import { useSession } from "./useSession";
 
@@ -28,7 +29,7 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
           {asks ? (
             <>
               <strong>{asks === 1 ? "One reading" : `${asks} readings`} to take.</strong>{" "}
-              {say(plan.stations[1]?.second)}
+              <Frac>{say(plan.stations[1]?.second)}</Frac>
             </>
           ) : (
             <>
@@ -42,13 +43,20 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
   const station = plan.stations.find((s) => s.name === finding.station);
   return (
     <section
-      className={`verdict-area flex flex-wrap items-center gap-x-4 gap-y-1 px-4 ${TONES[finding.severity] ?? ""}`}
+      className={`verdict-area flex flex-wrap items-center gap-x-4 gap-y-1 px-4 lg:flex-nowrap ${TONES[finding.severity] ?? ""}`}
       aria-label="Verdict"
     >
       <Sign kind={finding.severity} />
-      <p aria-live="polite" className="frac min-w-60 flex-1 text-lg leading-tight">
-        <strong>{say(finding.title)}</strong>: {say(finding.detail)}.{" "}
-        {finding.by_hand && <span className="text-[16px]">{say(finding.by_hand)} </span>}
+      <p aria-live="polite" className="min-w-60 flex-1 text-[17px] leading-[1.15]">
+        <strong>
+          <Frac>{say(finding.title)}</Frac>
+        </strong>
+        : <Frac>{say(finding.detail)}</Frac>.{" "}
+        {finding.by_hand && (
+          <span className="text-[15px]">
+            <Frac>{say(finding.by_hand)}</Frac>{" "}
+          </span>
+        )}
         <button type="button" className="link min-h-6 text-[15px]" onClick={() => onStation(finding.station)}>
           {station?.label}
         </button>
@@ -73,8 +81,12 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
             session.edit(r.edits);
           }}
         >
-          <span className="frac block font-bold">{say(r.label)}</span>
-          <span className="frac block text-[15px]">{say(r.says)}</span>
+          <span className="block font-bold">
+            <Frac>{say(r.label)}</Frac>
+          </span>
+          <span className="block text-[15px]">
+            <Frac>{say(r.says)}</Frac>
+          </span>
         </button>
       ))}
     </section>

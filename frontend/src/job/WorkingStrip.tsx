@@ -1,5 +1,6 @@
 import type { Line } from "../api/client";
 import { useMeasures } from "../app/system";
+import { Frac } from "../ui/Frac";
 import { LengthRow } from "./LengthRow";
 import { useSession } from "./useSession";
 
@@ -17,11 +18,23 @@ export function WorkingStrip({ line }: { line: Line }) {
     >
       <div className="min-w-0 grow">
         <h3 className="text-[19px] font-extrabold">
-          {line.label}: <span className="frac">{say(line.text)}</span>
-          {line.plus_minus && <span className="frac font-normal text-soft"> ± {say(line.plus_minus)}</span>}
+          {line.label}:{" "}
+          <span>
+            <Frac>{say(line.text)}</Frac>
+          </span>
+          {line.plus_minus && (
+            <span className="font-normal text-soft">
+              {" "}
+              ± <Frac>{say(line.plus_minus)}</Frac>
+            </span>
+          )}
         </h3>
-        {line.planned && <p className="frac">{say(line.planned)} was planned:</p>}
-        <p className="frac flex flex-wrap items-baseline gap-x-2 gap-y-1 pt-1 text-[19px]">
+        {line.planned && (
+          <p>
+            <Frac>{say(line.planned)}</Frac> was planned:
+          </p>
+        )}
+        <p className="flex flex-wrap items-baseline gap-x-2 gap-y-1 pt-1 text-[19px]">
           <span aria-hidden="true">=</span>
           {line.working.map((token, i) =>
             token.key ? (
@@ -32,17 +45,19 @@ export function WorkingStrip({ line }: { line: Line }) {
                 className="min-h-9 border-b border-accent text-accent"
                 onClick={() => session.look({ open: token.key ?? "" })}
               >
-                {say(token.text)} <span className="text-[15px] text-soft">{token.label}</span>
+                <Frac>{say(token.text)}</Frac> <span className="text-[15px] text-soft">{token.label}</span>
               </button>
             ) : (
               // biome-ignore lint/suspicious/noArrayIndexKey: tokens have no other name
-              <span key={i}>{say(token.text)}</span>
+              <span key={i}>
+                <Frac>{say(token.text)}</Frac>
+              </span>
             ),
           )}
         </p>
         <p className="pt-1 text-[15px] text-soft">{line.source}</p>
         {blame.length > 0 && line.plus_minus && (
-          <p className="frac pt-1 text-[15px] text-soft">
+          <p className="pt-1 text-[15px] text-soft">
             moved by: {blame.map((b) => `${b.label} ± ${say(b.text)}`).join(" · ")}
           </p>
         )}

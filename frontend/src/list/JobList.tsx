@@ -3,6 +3,7 @@ import { Link, useNavigate } from "react-router";
 import { api, got, type Listed, newId, Refused, Unreachable } from "../api/client";
 import { SystemSwitch, useMeasures } from "../app/system";
 import { dayOf } from "../ui/dates";
+import { Frac } from "../ui/Frac";
 import { Sign } from "../ui/Sign";
 
 const STATES = ["to measure", "to solve", "to cut", "cutting", "made", "handed over"];
@@ -155,9 +156,9 @@ function Row({ job }: { job: Listed }) {
         </span>
         <span className="col-start-2 sm:col-start-3">
           <span className="small-caps block">{job.state}</span>
-          <span className="frac flex items-baseline gap-2 text-soft">
+          <span className="flex items-baseline gap-2 text-soft">
             {says && <Sign kind={job.worst} bare />}
-            {says}
+            <Frac>{says}</Frac>
           </span>
         </span>
       </Link>

@@ -33,7 +33,10 @@ def inside_for_outside(look: Look) -> Iterator[Finding]:
                 "built.inside",
                 "stop",
                 "parts",
-                look.say(f"{{}} is the {'inside' if is_inside else 'outside'} {axis}, not the {wanted.split(',')[0]}", Mm(pin.mm)),
+                look.say(
+                    f"{{}} is the {'inside' if is_inside else 'outside'} {axis}, not the {wanted.split(',')[0]}",
+                    Mm(pin.mm),
+                ),
                 look.say(f"this line asks for the {wanted}: {{}} was planned", Mm(outside if is_inside else inside)),
                 place=axis,
                 keys=(key,),
@@ -55,7 +58,10 @@ def off_plan(look: Look) -> Iterator[Finding]:
             "note",
             "parts",
             look.say(f"{q.name.label}: {{}} as built, {{}} planned", q, Mm(q.planned.value)),
-            look.say(f"{{}} {'more' if off > 0 else 'less'}; all that follows reckons with the real size", Mm(abs(off))),
+            look.say(
+                f"{{}} {'more' if off > 0 else 'less'}; all that follows reckons with the real size",
+                Mm(abs(off)),
+            ),
             place=q.key,
             keys=(q.key,),
             proposals=_remake(look, q.key) if q.kind == "cut" else (),

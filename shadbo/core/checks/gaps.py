@@ -102,7 +102,10 @@ def gap_uneven(look: Look) -> Iterator[Finding]:
         "caution",
         "sizes",
         look.say("The gap runs from {} to {}", least, most),
-        look.say(f"least on the {_where(least, look)}, placed as evenly as it goes; {{}} can be seen", Mm(limit)),
+        look.say(
+            f"least on the {_where(least, look)}, placed as evenly as it goes; a change of {{}} can be seen",
+            Mm(limit),
+        ),
         keys=(spread.key, least.key, most.key),
         proposals=(*_wider(look, math.ceil(spread.value / SEEN)), *_remake(look)),
         by_hand=both("Tap the keys until both diagonals agree and refold thick corners, then read again."),
@@ -126,7 +129,11 @@ def ledge_too_narrow(look: Look) -> Iterator[Finding]:
         "stop",
         "sizes",
         look.say("The ledge is {} too narrow for this gap", Mm(-look["ledge.spare"].value)),
-        look.say("{} of ledge, less a gap of {}, leaves too little of the bar to screw into", ledge, look["gap.wanted"]),
+        look.say(
+            "{} of ledge, less a gap of {}, leaves too little of the bar to screw into",
+            ledge,
+            look["gap.wanted"],
+        ),
         keys=("ledge.spare", "profile.ledge"),
         proposals=tuple(proposals),
     )

@@ -11,7 +11,12 @@ from shadbo.core.shop import asked_kg, safe_kg
 from shadbo.core.sums.weight import GRAVITY_N_PER_KG
 from shadbo.core.words import Mm, both, length
 
-NAMES: dict[HangerKind, str] = {"wire": "wire", "straps": "two straps", "cleat": "cleat", "plate": "single plate"}
+NAMES: dict[HangerKind, str] = {
+    "wire": "wire",
+    "straps": "two straps",
+    "cleat": "cleat",
+    "plate": "single plate",
+}
 
 
 def _hang_by(look: Look, *kinds: HangerKind) -> tuple[Proposal, ...]:
@@ -91,7 +96,13 @@ def kind_unfit(look: Look) -> Iterator[Finding]:
 def wire_too_tight(look: Look) -> Iterator[Finding]:
     """A flat wire pulls many times the weight."""
     hang, p = look.hang, look.desk.practice
-    if hang.tension is None or hang.span is None or hang.rise is None or hang.wire is None or hang.hooks_apart is None:
+    if (
+        hang.tension is None
+        or hang.span is None
+        or hang.rise is None
+        or hang.wire is None
+        or hang.hooks_apart is None
+    ):
         return
     safe = hang.wire.rating_kg * GRAVITY_N_PER_KG / p.wire_factor
     times = hang.tension.value / (hang.weight.value * GRAVITY_N_PER_KG)
@@ -111,7 +122,12 @@ def wire_too_tight(look: Look) -> Iterator[Finding]:
         "stop" if over else "caution",
         "hang",
         look.say("The wire is too tight: it pulls {} times the weight", f"{times:.1f}"),
-        look.say("{} in the wire at a rise of {}; it is sold for {} kg", hang.tension, hang.rise, hang.wire.rating_kg),
+        look.say(
+            "{} in the wire at a rise of {}; it is sold for {} kg",
+            hang.tension,
+            hang.rise,
+            hang.wire.rating_kg,
+        ),
         keys=("wire.tension", "wire.rise"),
         proposals=(*proposals, *_hang_by(look, "straps")),
     )
@@ -128,12 +144,18 @@ def screws_too_weak(look: Look) -> Iterator[Finding]:
             "caution",
             "hang",
             look.say("Only {} of wood for the hanger's screws", Mm(hang.screw_mm, "down")),
-            look.say("the ledge is {} thick and the wall {} wide", look["profile.ledge_thick"], look["profile.wall"]),
+            look.say(
+                "the ledge is {} thick and the wall {} wide",
+                look["profile.ledge_thick"],
+                look["profile.wall"],
+            ),
             keys=("profile.ledge_thick",),
             by_hand=both("Glue a block behind the rail where the hanger sits, or hang it by a cleat across the top."),
             proposals=_hang_by(look, "cleat"),
         )
-    elif hang.screw_hold is not None and hang.screw_load is not None and hang.screw_load.value > hang.screw_hold.value:
+    elif (
+        hang.screw_hold is not None and hang.screw_load is not None and hang.screw_load.value > hang.screw_hold.value
+    ):
         yield Finding(
             "hang.screws",
             "stop",

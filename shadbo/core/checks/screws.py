@@ -145,7 +145,11 @@ def on_something(look: Look) -> Iterator[Finding]:
         "stop" if words & {"a brace", "a key"} else "caution",
         "mount",
         look.say(f"A screw would land on {out.why}{more}"),
-        look.say(f"{fixing.side} rail, {{}} from the corner; clear from {{}} on", fixing.along, Mm(out.end_mm, "up")),
+        look.say(
+            f"{fixing.side} rail, {{}} from the corner; clear from {{}} on",
+            fixing.along,
+            Mm(out.end_mm, "up"),
+        ),
         keys=(fixing.along.key,),
         proposals=look.change("screw_from_corner", None, 1, "Let the plan space the screws"),
     )

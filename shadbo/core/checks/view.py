@@ -38,7 +38,9 @@ class Look:
         return (Proposal(self.say(sentence, *values), (Edit(at=at, to=to),), effort),)
 
 
-def measure_again(look: Look, code: str, q: Quantity, source: Quantity | None, station: StationName, what: str) -> Finding:
+def measure_again(
+    look: Look, code: str, q: Quantity, source: Quantity | None, station: StationName, what: str
+) -> Finding:
     """A reading leaves a limit open: name the one to repeat, and with what."""
     name = source.name if source is not None else None
     label = name.label if name else "the reading"
@@ -58,5 +60,3 @@ def _half(q: Quantity) -> Quantity:
     half = Quantity(q.sheet, q.likely, q.unit)
     half.way = "up"
     return half
-
-

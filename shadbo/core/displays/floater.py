@@ -24,7 +24,12 @@ from shadbo.core.units import MM
 
 AT = "options/floater"
 FALLBACK = FloaterProfile(
-    id="plain-floater", name="floater, no stock listed", wall_mm=9, inside_depth_mm=46, ledge_mm=25, ledge_thick_mm=10
+    id="plain-floater",
+    name="floater, no stock listed",
+    wall_mm=9,
+    inside_depth_mm=46,
+    ledge_mm=25,
+    ledge_thick_mm=10,
 )
 
 
@@ -75,50 +80,105 @@ class Floater:
         opening = Opening(*width, *height)
         placed = place(s, canvas.shape, opening)
         least = s.let("gap.least", "least gap", s.pick("smallest", *placed.all()), way="down")
-        most = s.let("gap.most", "widest gap", s.pick("largest", *placed.all()), way="up")
+        most = s.let("gap.most", "widest gap", s.pick("largest", *placed.all()), way="down")
         for axis, sides in (("width", ("left", "right")), ("height", ("top", "bottom"))):
             for side in sides:
                 ends = [q for word, q in placed.gaps[side].items() if word != "middle"]
                 s.let(f"shim.{side}", f"shim, {side} side", (ends[0] + ends[1]) / 2, f"gap along the {axis}")
 
         wanted = face_position(s, inside_depth, face, canvas.depth)
-        pads = options.pads if options.pads is not None else pads_for(
-            wanted.value, desk.stock.pads, desk.practice.pad_layers, desk.practice.face_off_mm
+        pads = (
+            options.pads
+            if options.pads is not None
+            else pads_for(wanted.value, desk.stock.pads, desk.practice.pad_layers, desk.practice.face_off_mm)
         )
         pad = pad_made(s, wanted, pads, 0.2)
         face_made = s.made("face.made", "face behind the frame's front edge", inside_depth - canvas.depth - pad)
         s.let("gap.spread", "widest less least gap", most - least)
 
-        mean_gap = s.let("gap.mean", "gap over the screw line", (placed.gaps["left"]["middle"] + placed.gaps["right"]["middle"]) / 2)
+        mean_gap = s.let(
+            "gap.mean",
+            "gap over the screw line",
+            (placed.gaps["left"]["middle"] + placed.gaps["right"]["middle"]) / 2,
+        )
         line = screw_line(s, wall, ledge, mean_gap, canvas.bar_face, 1.0)
-        s.let("ledge.spare", "ledge beyond gap and grip", ledge - gap - s.number(desk.practice.ledge_beyond_gap_mm, MM))
-        length, in_bar, to_cloth = screw_length(desk, options.screw_mm, ledge_thick, pad, canvas.depth)
+        s.let(
+            "ledge.spare",
+            "ledge beyond gap and grip",
+            ledge - gap - s.number(desk.practice.ledge_beyond_gap_mm, MM),
+        )
+        length, in_bar, _ = screw_length(desk, options.screw_mm, ledge_thick, pad, canvas.depth)
         down = hanger_down(desk, outside_h)
         fixings, outs = place_screws(
-            desk, desk.piece.detail, options, outside_w, outside_h, wall.value + mean_gap.value, line.line, down.value
+            desk,
+            desk.piece.detail,
+            options,
+            outside_w,
+            outside_h,
+            wall.value + mean_gap.value,
+            line.line,
+            down.value,
         )
         sums = FloaterSums(
-            desk, canvas, opening, placed, outside_w, outside_h, wall, ledge, ledge_thick, inside_depth,
-            gap, pad, pads, face_made, line.line, length, in_bar, fixings,
-        )  # fmt: skip
+            desk,
+            canvas,
+            opening,
+            placed,
+            outside_w,
+            outside_h,
+            wall,
+            ledge,
+            ledge_thick,
+            inside_depth,
+            gap,
+            pad,
+            pads,
+            face_made,
+            line.line,
+            length,
+            in_bar,
+            fixings,
+        )
         rail_section, bar_section, pad_section, screw_section = sections(sums)
         rail_faces, canvas_face, bar_faces, brace_faces = faces(sums)
         rails = s.let("rail.total", "rails, all four, long point", 2 * s["rail.width"] + 2 * s["rail.height"])
         area = wall * (inside_depth + ledge_thick) + ledge * ledge_thick
         frame_mass = s.let(
-            "frame.mass", "frame, estimated", solid(s, profile.species, area, rails - 4 * wall), "section area and length"
+            "frame.mass",
+            "frame, estimated",
+            solid(s, profile.species, area, rails - 4 * wall),
+            "section area and length",
         )
         screw = next((x for x in desk.stock.screws if abs(x.length_mm - length.value) < 0.01), None)
         parts = [
             Part(
-                "canvas", "piece", "canvas", "cloth", 1, canvas.width, canvas.height, canvas.depth,
-                mass=canvas.mass, face=(canvas_face,), seen_from=("front",), key="canvas.width",
+                "canvas",
+                "piece",
+                "canvas",
+                "cloth",
+                1,
+                canvas.width,
+                canvas.height,
+                canvas.depth,
+                mass=canvas.mass,
+                face=(canvas_face,),
+                seen_from=("front",),
+                key="canvas.width",
             ),
-            Part("bar", "bar", "stretcher bar", "stretcher", section=bar_section, face=bar_faces, seen_from=("back",), key="canvas.depth"),
+            Part(
+                "bar",
+                "bar",
+                "stretcher bar",
+                "stretcher",
+                section=bar_section,
+                face=bar_faces,
+                seen_from=("back",),
+                key="canvas.depth",
+            ),
             Part("brace", "brace", "brace", "stretcher", face=brace_faces, seen_from=("back",), key="canvas.mass"),
             *_rails(sums, profile, rail_section, rail_faces, frame_mass),
             *_pad_strips(sums, pad_section),
-        ]  # fmt: skip
+        ]
         join = Join(
             "screws",
             "screws through the ledge",
@@ -129,16 +189,30 @@ class Floater:
             screw.diameter_mm if screw else 4.0,
             line.line,
             screw_section,
-            ("drill the ledge through and countersink it", "pilot the bar 0.7 × the screw's diameter, never through"),
+            (
+                "drill the ledge through and countersink it",
+                "pilot the bar 0.7 × the screw's diameter, never through",
+            ),
             "screw.length",
         )
         return Assembly(
-            outside_w, outside_h, s.let("frame.depth", "depth of the frame", inside_depth + ledge_thick),
+            outside_w,
+            outside_h,
+            s.let("frame.depth", "depth of the frame", inside_depth + ledge_thick),
             (opening.middle_width, opening.middle_height),
             BackRail(profile.species, wall, inside_depth + ledge_thick, ledge, ledge_thick),
-            False, tuple(parts), (join,), layers(sums), dimensions(sums), callouts(sums),
-            "right rail, cut through", _levers(desk), profile, held, outs,
-        )  # fmt: skip
+            False,
+            tuple(parts),
+            (join,),
+            layers(sums),
+            dimensions(sums),
+            callouts(sums),
+            "right rail, cut through",
+            _levers(desk),
+            profile,
+            held,
+            outs,
+        )
 
 
 def _gap(desk: Desk, options: FloaterOptions, canvas: CanvasSums) -> Quantity:
@@ -147,7 +221,7 @@ def _gap(desk: Desk, options: FloaterOptions, canvas: CanvasSums) -> Quantity:
         return desk.choose("gap.wanted", "gap, wanted", options.gap, 0, "")
     rows = [(step.up_to_mm, step.mm) for step in desk.practice.floater_gaps]
     longer = s.pick("largest", canvas.width, canvas.height)
-    return s.let("gap.wanted", "gap, wanted", s.step(longer, rows, MM), "practice of the shop, by the longer side")
+    return s.let("gap.wanted", "gap, wanted", s.step(longer, rows, MM), "by the longer side")
 
 
 def _face(desk: Desk, options: FloaterOptions) -> Quantity:
@@ -168,28 +242,45 @@ def _frame_axis(
     wanted = s.let(f"inside.{axis}", f"inside {axis}, wanted", size + 2 * gap, way="up")
     rail = s.cut(f"rail.{axis}", f"rail, outside {axis}, long point", wanted + 2 * wall, "up", p.cut_tolerance_mm)
     middle_word, ends = "middle", ("top", "bottom") if axis == "width" else ("left", "right")
-    middle = s.made(f"frame.inside_{axis}.middle", f"inside {axis}, {middle_word}", rail - 2 * wall, p.joint_tolerance_mm)
+    middle = s.made(
+        f"frame.inside_{axis}.middle", f"inside {axis}, {middle_word}", rail - 2 * wall, p.joint_tolerance_mm
+    )
     first, last = (s.made(f"frame.inside_{axis}.{e}", f"inside {axis}, {e}", middle) for e in ends)
     outside = s.made(f"frame.outside_{axis}", f"outside {axis}", middle + 2 * wall, way="up")
     return (first, middle, last), outside
 
 
 def _rails(
-    f: FloaterSums, profile: FloaterProfile, section: tuple[tuple[float, float], ...],
-    rail_faces: dict[str, tuple[tuple[float, float], ...]], mass: Quantity,
-) -> list[Part]:  # fmt: skip
+    f: FloaterSums,
+    profile: FloaterProfile,
+    section: tuple[tuple[float, float], ...],
+    rail_faces: dict[str, tuple[tuple[float, float], ...]],
+    mass: Quantity,
+) -> list[Part]:
     s = f.desk.sheet
     made = []
     for axis, sides in (("width", ("top", "bottom")), ("height", ("left", "right"))):
         both = tuple(rail_faces[side] for side in sides)
         made.append(
             Part(
-                f"rail-{axis}", "rail", f"rail, {' and '.join(sides)}: {profile.name}", "wood", 2,
-                s[f"rail.{axis}"], f.wall, f.inside_depth, mitred=True, side="right" if axis == "height" else "top",
-                mass=mass if axis == "width" else None, section=section if axis == "height" else (),
-                face=both, seen_from=("front", "back"), key=f"rail.{axis}", to_cut=True,
+                f"rail-{axis}",
+                "rail",
+                f"rail, {' and '.join(sides)}: {profile.name}",
+                "wood",
+                2,
+                s[f"rail.{axis}"],
+                f.wall,
+                f.inside_depth,
+                mitred=True,
+                side="right" if axis == "height" else "top",
+                mass=mass if axis == "width" else None,
+                section=section if axis == "height" else (),
+                face=both,
+                seen_from=("front", "back"),
+                key=f"rail.{axis}",
+                to_cut=True,
                 note="long point to long point, mitres leaning opposite ways",
-            )  # fmt: skip
+            )
         )
     return made
 
@@ -209,9 +300,18 @@ def _pad_strips(f: FloaterSums, section: tuple[tuple[float, float], ...]) -> lis
         for word, length in (("across", across), ("upright", upright)):
             parts.append(
                 Part(
-                    f"pad-{word}-{stock.id}", "pad", f"pad, {stock.name}", "pad", 2 * n, length, strip, thick,
-                    section=section if word == "upright" and i == 0 else (), key=f"pad.{word}", to_cut=True,
-                )  # fmt: skip
+                    f"pad-{word}-{stock.id}",
+                    "pad",
+                    f"pad, {stock.name}",
+                    "pad",
+                    2 * n,
+                    length,
+                    strip,
+                    thick,
+                    section=section if word == "upright" and i == 0 else (),
+                    key=f"pad.{word}",
+                    to_cut=True,
+                )
             )
     return parts
 
@@ -227,5 +327,3 @@ def _levers(desk: Desk) -> dict[str, str]:
         "depth": f"pieces/{desk.piece.id}/detail/depth",
         "inside_pins": "frame.inside_{axis}.middle",
     }
-
-

@@ -5,11 +5,11 @@ from dataclasses import replace
 from shadbo.core.assembly import Assembly
 from shadbo.core.desk import Desk
 from shadbo.core.findings import StationName
-from shadbo.core.lengths import Both
+from shadbo.core.lengths import Both, texts
 from shadbo.core.quantity import Quantity
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import care, choice_row, length_row, pin_row, reading_row, told
-from shadbo.core.words import Mm, both, length, say, texts
+from shadbo.core.words import Mm, both, length, say
 
 FACES = {"recessed": "back", "flush": "flush", "proud": "proud"}
 
@@ -33,27 +33,52 @@ def _moulding(desk: Desk, assembly: Assembly) -> list[Question]:
     choices = [Choice(None, "The plan chooses", both(auto), decided is None)]
     for held in assembly.mouldings:
         p = held.profile
-        size = say(desk.mark, "inside {}, wall {}, ledge {} × {}", *map(Mm, (p.inside_depth_mm, p.wall_mm, p.ledge_mm, p.ledge_thick_mm)))
+        size = say(
+            desk.mark,
+            "inside {}, wall {}, ledge {} × {}",
+            *map(Mm, (p.inside_depth_mm, p.wall_mm, p.ledge_mm, p.ledge_thick_mm)),
+        )
         verdict = say(desk.mark, "pad {}", Mm(held.pad_mm)) if held.fits else both("; ".join(held.faults))
         price = f"{desk.shop.currency} {held.price:.2f}"
         detail = Both(f"{size.mm} · {verdict.mm} · {price}", f"{size.inch} · {verdict.inch} · {price}")
         picked = decided is not None and decided.id == p.id
         choices.append(Choice(p.model_dump(mode="json"), p.name, detail, picked, held.fits))
     if decided is not None and not any(c.picked for c in choices):
-        choices.append(Choice(decided.model_dump(mode="json"), decided.name, both("kept in this job, no longer in stock"), True))
-    return [choice_row("options/floater/profile", "Moulding", choices, decided is not None, "as the rack has it", "profile.inside_depth", menu=True)]
+        choices.append(
+            Choice(
+                decided.model_dump(mode="json"),
+                decided.name,
+                both("kept in this job, no longer in stock"),
+                True,
+            )
+        )
+    return [
+        choice_row(
+            "options/floater/profile",
+            "Moulding",
+            choices,
+            decided is not None,
+            "as the rack has it",
+            "profile.inside_depth",
+            menu=True,
+        )
+    ]
 
 
 def _gap(desk: Desk) -> list[Question]:
     s = desk.sheet
-    planned = s["gap.wanted"] if "gap.wanted" in s else None
+    planned = s.get("gap.wanted")
     return [length_row(desk, "options/floater/gap", "Gap, each side", desk.job.options.floater.gap, planned)]
 
 
 def _sizes(desk: Desk) -> list[Question]:
     s, mark = desk.sheet, desk.mark
     rows = [
-        told(f"Inside, {axis}", say(mark, "{}", s[f"frame.inside_{axis}.middle"]), f"frame.inside_{axis}.middle")
+        told(
+            f"Inside, {axis}",
+            say(mark, "{}", s[f"frame.inside_{axis}.middle"]),
+            f"frame.inside_{axis}.middle",
+        )
         for axis in ("width", "height")
     ]
     rows += [
@@ -79,7 +104,7 @@ def _face(desk: Desk) -> list[Question]:
         )
     ]
     if school != "flush":
-        planned = desk.sheet["face.wanted"] if "face.wanted" in desk.sheet else None
+        planned = desk.sheet.get("face.wanted")
         label = "Set back by" if school == "recessed" else "Proud by"
         row = length_row(desk, "options/floater/face_by", label, o.face_by, planned)
         if o.face_by is None:
@@ -106,7 +131,9 @@ def _pads(desk: Desk, assembly: Assembly) -> list[Question]:
     if decided is not None and not any(c.picked for c in choices):
         names = " + ".join(p.name for p in decided) or "none"
         choices.append(Choice([p.model_dump(mode="json") for p in decided], names, None, True))
-    rows.append(choice_row("options/floater/pads", "Pads made of", choices, decided is not None, key="pad.made", menu=True))
+    rows.append(
+        choice_row("options/floater/pads", "Pads made of", choices, decided is not None, key="pad.made", menu=True)
+    )
     rows.append(pin_row(desk, "pad.made", "Pad, as stacked"))
     rows.append(pin_row(desk, "face.made", "Face, as it came out"))
     return rows
@@ -115,45 +142,94 @@ def _pads(desk: Desk, assembly: Assembly) -> list[Question]:
 def _mount(desk: Desk, assembly: Assembly) -> list[Question]:
     s, o, mark = desk.sheet, desk.job.options.floater, desk.mark
     lengths = [Choice(None, "the plan's", length(s["screw.length"].value, mark), o.screw_mm is None)]
-    lengths += [Choice(x, length(x, mark).pick(mark.system), None, o.screw_mm == x) for x in desk.practice.screw_lengths_mm]
+    lengths += [
+        Choice(x, length(x, mark).pick(mark.system), None, o.screw_mm == x) for x in desk.practice.screw_lengths_mm
+    ]
     join = assembly.joins[0]
     rows = [
-        choice_row("options/floater/screw_mm", "Screws", lengths, o.screw_mm is not None, join.item, "screw.length", menu=True),
-        told("In the bar", say(mark, "{}", s["screw.in_bar"]), "screw.in_bar", say(mark, "{} to the cloth", s["screw.to_cloth"])),
+        choice_row(
+            "options/floater/screw_mm",
+            "Screws",
+            lengths,
+            o.screw_mm is not None,
+            join.item,
+            "screw.length",
+            menu=True,
+        ),
+        told(
+            "In the bar",
+            say(mark, "{}", s["screw.in_bar"]),
+            "screw.in_bar",
+            say(mark, "{} to the cloth", s["screw.to_cloth"]),
+        ),
         told("Screw line", say(mark, "{}", s["screw.line"]), "screw.line", "from the frame's outer edge"),
         length_row(desk, "options/floater/screws_apart", "Screws at most apart", o.screws_apart, s["screw.apart"]),
     ]
     first = desk.job.options.floater.screw_from_corner
-    corner = s["screw.top.1"] if "screw.top.1" in s else None
-    rows.append(length_row(desk, "options/floater/screw_from_corner", "First screw from the corner", first, corner, "" if first else "clear of keys and folds"))
+    corner = s.get("screw.top.1")
+    rows.append(
+        length_row(
+            desk,
+            "options/floater/screw_from_corner",
+            "First screw from the corner",
+            first,
+            corner,
+            "" if first else "clear of keys and folds",
+        )
+    )
     for side in ("top", "left"):
         places = [s[k] for k in s.named if k.startswith(f"screw.{side}.")]
         both_sides = "top and bottom" if side == "top" else "left and right"
-        rows.append(told(f"Holes, {both_sides}", _list(desk, places), places[0].key if places else "", "from the corner"))
+        rows.append(
+            told(
+                f"Holes, {both_sides}",
+                _list(desk, places),
+                places[0].key if places else "",
+                "from the corner",
+            )
+        )
     for side in ("left", "right", "top", "bottom"):
-        rows.append(told(f"Shim, {side}", say(mark, "{}", s[f"shim.{side}"]), f"shim.{side}", "holds the gap while you fasten"))
+        rows.append(
+            told(
+                f"Shim, {side}",
+                say(mark, "{}", s[f"shim.{side}"]),
+                f"shim.{side}",
+                "holds the gap while you fasten",
+            )
+        )
     for op in join.operations:
         rows.append(told("At the drill", op))
-    rows.append(care("Eye protection at the drill. Lay the canvas face down on a clean blanket, nothing under the cloth."))
+    rows.append(
+        care("Eye protection at the drill. Lay the canvas face down on a clean blanket, nothing under the cloth.")
+    )
     return rows
 
 
 def _list(desk: Desk, places: list[Quantity]) -> Both:
     said = [say(desk.mark, "{}", q) for q in places]
-    return Both(", ".join(t.mm.removesuffix(" mm") for t in said), ", ".join(t.inch.removesuffix(" in") for t in said))
+    return Both(
+        ", ".join(t.mm.removesuffix(" mm") for t in said), ", ".join(t.inch.removesuffix(" in") for t in said)
+    )
 
 
 def _parts(desk: Desk, assembly: Assembly) -> list[Question]:
     s, mark = desk.sheet, desk.mark
     rows = [
         care("Saw: guard down, push sticks, no short piece held by hand. Opposite rails in pairs against a stop."),
-        told("Moulding to order", say(mark, "{}", s["rail.order"]), "rail.order", assembly.moulding.name if assembly.moulding else ""),
+        told(
+            "Moulding to order",
+            say(mark, "{}", s["rail.order"]),
+            "rail.order",
+            assembly.moulding.name if assembly.moulding else "",
+        ),
         pin_row(desk, "rail.width", "Rails, top and bottom: outside"),
         pin_row(desk, "rail.height", "Rails, left and right: outside"),
     ]
     for part in assembly.by_role("pad"):
         if part.length is not None and part.width is not None:
-            rows.append(told(f"{part.count} × {part.name}", say(mark, "{} × {}", part.length, part.width), part.key))
+            size = [texts(q.value, mark, q.way) for q in (part.length, part.width)]
+            across = Both(" × ".join(t.mm for t in size), " × ".join(t.inch for t in size))
+            rows.append(told(f"{part.count} × {part.name}", across, part.key))
     for axis, ends in (("width", ("top", "middle", "bottom")), ("height", ("left", "middle", "right"))):
         for end in ends:
             rows.append(pin_row(desk, f"frame.inside_{axis}.{end}", f"Inside {axis} as made, {end}"))

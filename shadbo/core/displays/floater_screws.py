@@ -31,9 +31,7 @@ def screw_length(
 ) -> tuple[Quantity, Quantity, Quantity]:
     """Screw length, what it holds in the bar, and what is left to the cloth."""
     s, p = desk.sheet, desk.practice
-    least = s.let(
-        "screw.least", "screw, at least", ledge + pad + s.number(p.screw_in_bar_least_mm, MM), way="up"
-    )
+    least = s.let("screw.least", "screw, at least", ledge + pad + s.number(p.screw_in_bar_least_mm, MM), way="up")
     room = s.pick("smallest", s.number(p.screw_in_bar_most_mm, MM), depth - s.number(p.screw_to_cloth_mm, MM))
     most = s.let("screw.most", "screw, at most", ledge + pad + room, way="down")
     if chosen_mm is not None:
@@ -80,7 +78,13 @@ def place_screws(
 ) -> tuple[tuple[Fixing, ...], dict[Side, list[KeepOut]]]:
     """Places on all four sides, spaced by the plan or as the framer decided."""
     s = desk.sheet
-    apart = desk.choose("screw.apart", "screws at most apart", options.screws_apart, desk.practice.screws_apart_mm, "practice of the shop")
+    apart = desk.choose(
+        "screw.apart",
+        "screws at most apart",
+        options.screws_apart,
+        desk.practice.screws_apart_mm,
+        "practice of the shop",
+    )
     fixings: list[Fixing] = []
     outs: dict[Side, list[KeepOut]] = {}
     for side in get_args(Side):

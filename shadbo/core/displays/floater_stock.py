@@ -42,7 +42,12 @@ def suitability(
 
 
 def held_against(
-    stock: Stock, depth_mm: float, face_mm: float, gap_mm: float, size_mm: tuple[float, float], practice: Practice
+    stock: Stock,
+    depth_mm: float,
+    face_mm: float,
+    gap_mm: float,
+    size_mm: tuple[float, float],
+    practice: Practice,
 ) -> tuple[Suitability, ...]:
     """Every floater profile of the stock, the best first: those that work by price and pad, then the rest.
 

@@ -56,7 +56,14 @@ def sections(f: FloaterSums) -> tuple[Ring, Ring, Ring, tuple[Dot, Dot]]:
     rear, high = front + f.canvas.depth.value, low + f.canvas.bar_face.value
     rim = min(10.0, f.canvas.bar_face.value / 3)
     relief = min(3.0, f.canvas.depth.value / 6)
-    bar: Ring = ((front, low), (rear, low), (rear, high), (front + relief, high), (front + relief, low + rim), (front, low + rim))
+    bar: Ring = (
+        (front, low),
+        (rear, low),
+        (rear, high),
+        (front + relief, high),
+        (front + relief, low + rim),
+        (front, low + rim),
+    )
     top = max(wall + ledge, low + 3)
     pad = _rect(rear, low + 1, rear + f.pad.value, top) if f.pad.value > 0 else ()
     line = f.line.value
@@ -66,7 +73,7 @@ def sections(f: FloaterSums) -> tuple[Ring, Ring, Ring, tuple[Dot, Dot]]:
 def faces(f: FloaterSums) -> tuple[dict[str, Dots], Ring, tuple[Ring, ...], tuple[Ring, ...]]:
     """Mitred rails, the canvas as it stands, its bars and its braces, in the front plane."""
     w, h, t = f.outside_w.value / 2, f.outside_h.value / 2, f.wall.value
-    rails = {
+    rails: dict[str, Dots] = {
         "top": ((-w, h), (w, h), (w - t, h - t), (-w + t, h - t)),
         "bottom": ((-w, -h), (w, -h), (w - t, -h + t), (-w + t, -h + t)),
         "left": ((-w, -h), (-w + t, -h + t), (-w + t, h - t), (-w, h)),
@@ -126,7 +133,17 @@ def dimensions(f: FloaterSums) -> tuple[Dimension, ...]:
         Dimension("edge", (0, wall), (0, low), f.side_gap, "upright", 1, "low", "gap"),
         Dimension("edge", (back, 0), (back, f.line.value), f.line, "upright", 1, "high", "screw line"),
         Dimension("edge", (face, high), (face + depth, high), f.canvas.depth, "across", 2, "high", "depth", "tape"),
-        Dimension("edge", (face + depth, low), (face + depth, high), f.canvas.bar_face, "upright", 3, "high", "bar", "tape"),
+        Dimension(
+            "edge",
+            (face + depth, low),
+            (face + depth, high),
+            f.canvas.bar_face,
+            "upright",
+            3,
+            "high",
+            "bar",
+            "tape",
+        ),
     ]
     if abs(face) > 1e-6:
         word = "recess" if face > 0 else "proud"
@@ -141,16 +158,35 @@ def _front(f: FloaterSums) -> list[Dimension]:
     out = [
         Dimension("front", (-w, -h), (w, -h), f.outside_w, "across", 2, "low", "outside"),
         Dimension("front", (w, -h), (w, h), f.outside_h, "upright", 2, "high", "outside"),
-        Dimension("front", (-w + f.wall.value, -h), (w - f.wall.value, -h), f.opening.middle_width, "across", 1, "low", "inside"),
-        Dimension("front", (w, -h + f.wall.value), (w, h - f.wall.value), f.opening.middle_height, "upright", 1, "high", "inside"),
+        Dimension(
+            "front",
+            (-w + f.wall.value, -h),
+            (w - f.wall.value, -h),
+            f.opening.middle_width,
+            "across",
+            1,
+            "low",
+            "inside",
+        ),
+        Dimension(
+            "front",
+            (w, -h + f.wall.value),
+            (w, h - f.wall.value),
+            f.opening.middle_height,
+            "upright",
+            1,
+            "high",
+            "inside",
+        ),
     ]
+    along, up = 0.8 * ch, 0.86 * cw
     places = {
-        "width_top": ((-cw, ch - 12), (cw, ch - 12), "across"),
+        "width_top": ((-cw, along), (cw, along), "across"),
         "width_middle": ((-cw, 0), (cw, 0), "across"),
-        "width_bottom": ((-cw, -ch + 12), (cw, -ch + 12), "across"),
-        "height_left": ((-cw + 12, -ch), (-cw + 12, ch), "upright"),
+        "width_bottom": ((-cw, -along), (cw, -along), "across"),
+        "height_left": ((-up, -ch), (-up, ch), "upright"),
         "height_middle": ((0, -ch), (0, ch), "upright"),
-        "height_right": ((cw - 12, -ch), (cw - 12, ch), "upright"),
+        "height_right": ((up, -ch), (up, ch), "upright"),
         "diagonal_down": ((-cw, ch), (cw, -ch), "slant"),
         "diagonal_up": ((-cw, -ch), (cw, ch), "slant"),
     }
@@ -182,9 +218,7 @@ def callouts(f: FloaterSums) -> tuple[Callout, ...]:
     back = f.inside_depth.value + f.ledge_thick.value
     middle = (low + 1 + max(wall + f.ledge.value, low + 3)) / 2
     out = [
-        Callout(
-            "edge", (back, f.line.value), "screw", f.screw, "in the bar", f.in_bar, "screw.length"
-        ),
+        Callout("edge", (back, f.line.value), "screw", f.screw, "in the bar", f.in_bar, "screw.length"),
     ]
     if f.pad.value > 0:
         out.insert(0, Callout("edge", (rear + f.pad.value / 2, middle + 4), "pad", f.pad, key="pad.made"))

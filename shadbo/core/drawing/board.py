@@ -51,7 +51,10 @@ def draw(plan: Plan, view: ViewName, system: System, hold: Fit | None = None) ->
 def draw_ladder(plan: Plan, system: System, fit: Fit | None = None) -> str:
     """The depth ladder: every layer as a bar under its place in the section."""
     if plan.assembly is None:
-        return write_svg(Sheet2D(LADDER, Fit(1, 0, 0)), "Depth ladder, empty until the readings are in")
+        empty = Sheet2D(LADDER, Fit(1, 0, 0))
+        words = "the depth ladder stands here once the readings are in"
+        empty.groups.append(Group("", "note", (Text((376, 100), words, 16, SOFT, "middle"),)))
+        return write_svg(empty, "Depth ladder, empty until the readings are in")
     fit = fit or fit_to(edge_scene(plan, system), BOARDS["edge"])
     layers, mark, sheet = plan.assembly.layers, plan.desk.mark, plan.desk.sheet
     out = Sheet2D(LADDER, fit)
@@ -88,10 +91,20 @@ def draw_ladder(plan: Plan, system: System, fit: Fit | None = None) -> str:
         hit = Path(((0, y), (752, y), (752, y + row - 2), (0, y + row - 2)), None, True, "", "transparent")
         out.groups.append(Group(layer.key, "layer", (hit, *marks)))
     spare = inside - max(x.end_mm for x in layers[:-1])
-    over = "nothing over" if abs(spare) < 0.05 else f"{texts(abs(spare), mark).pick(system)} {'over' if spare > 0 else 'too much'}"
+    over = (
+        "nothing over"
+        if abs(spare) < 0.05
+        else f"{texts(abs(spare), mark).pick(system)} {'over' if spare > 0 else 'too much'}"
+    )
     said = f"inside depth {texts(inside, mark).pick(system)}: {over}"
     anchor: Literal["end"] = "end"
-    out.groups.append(Group("frame.inside_depth", "words", (Text((fit.put((back, 0))[0], low + 18), said, 16, INK, anchor, bold=True),)))
+    out.groups.append(
+        Group(
+            "frame.inside_depth",
+            "words",
+            (Text((fit.put((back, 0))[0], low + 18), said, 16, INK, anchor, bold=True),),
+        )
+    )
     return write_svg(out, "Depth ladder, front to wall")
 
 

@@ -159,7 +159,9 @@ def _words(e: Words, fit: Fit) -> Group:
     x, y = x + e.nudge[0], y + e.nudge[1]
     size = {"part": 15.0, "note": 14.0, "side": 15.0, "gap": 15.0}[e.role]
     colour = SOFT if e.role == "note" else INK
-    return Group(e.key, "words", (Text((x, y + size / 3), e.text, size, colour, e.anchor, e.role in ("part", "gap")),))
+    return Group(
+        e.key, "words", (Text((x, y + size / 3), e.text, size, colour, e.anchor, e.role in ("part", "gap")),)
+    )
 
 
 def _dim(e: Dim, fit: Fit, frame: tuple[float, float, float, float]) -> Group:
@@ -246,7 +248,14 @@ def _leaders(leaders: list[Leader], fit: Fit, frame: tuple[float, float, float, 
             elbow = x - 16 if side == "right" else x + 16
             anchor: Literal["start", "end"] = "start" if side == "right" else "end"
             marks: list[Path | Circle | Text] = [
-                Path(((ax, ay), (elbow - 18 if side == "right" else elbow + 18, y), (x - 5 if side == "right" else x + 5, y)), line),
+                Path(
+                    (
+                        (ax, ay),
+                        (elbow - 18 if side == "right" else elbow + 18, y),
+                        (x - 5 if side == "right" else x + 5, y),
+                    ),
+                    line,
+                ),
                 Circle((ax, ay), 2.2, None, ACCENT),
             ]
             for i, text in enumerate(e.lines):

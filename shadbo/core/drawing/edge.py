@@ -32,7 +32,10 @@ def edge_scene(plan: Plan, system: System) -> Scene:
         if join.section is not None:
             scene.add(*_screw(join.section, join.diameter_mm, join.key))
     front_high = top + 13
-    scene.add(Line(((0, 0), (0, front_high)), "front"), Words((0, front_high), "front", "side", nudge=(-8, -2), anchor="end"))
+    scene.add(
+        Line(((0, 0), (0, front_high)), "front"),
+        Words((0, front_high), "front", "side", nudge=(-8, -2), anchor="end"),
+    )
     wall_x = back + max(stand, 3)
     scene.add(Line(((wall_x, -4), (wall_x, front_high)), "wall"))
     scene.add(*(Line(((wall_x, y), (wall_x + 2.5, y - 2.5)), "wall") for y in range(0, int(front_high), 5)))
@@ -44,7 +47,11 @@ def edge_scene(plan: Plan, system: System) -> Scene:
     for c in a.callouts:
         if c.view == "edge":
             first = f"{c.words} {number_text(c.quantity, mark).pick(system)}" if c.quantity is not None else c.words
-            more = (f"{number_text(c.second_quantity, mark).pick(system)} {c.second}",) if c.second_quantity is not None else ()
+            more = (
+                (f"{number_text(c.second_quantity, mark).pick(system)} {c.second}",)
+                if c.second_quantity is not None
+                else ()
+            )
             scene.add(Leader(c.at, (first, *more), c.key, c.towards))
     return scene
 
@@ -61,7 +68,12 @@ def _cloth(bar: tuple[tuple[float, float], ...], top: float) -> list[Line]:
     off = 0.5
     return [
         Line(
-            ((front - off, top + 9), (front - off, low - off), (rear + off, low - off), (rear + off, low + 25)),
+            (
+                (front - off, top + 9),
+                (front - off, low - off),
+                (rear + off, low - off),
+                (rear + off, low + 25),
+            ),
             "cloth",
             "canvas.depth",
         )
@@ -75,7 +87,10 @@ def _screw(ends: tuple[tuple[float, float], tuple[float, float]], diameter: floa
     sink = ((head, y + c), (head - c * 0.7, y + r), (head - c * 0.7, y - r), (head, y - c))
     turns = max(int((head - tip - 8) / 1.6 * 0.6), 3)
     step = 1.6
-    thread = [Line(((tip + 4 + i * step, y + r + 0.35), (tip + 3.2 + i * step, y - r - 0.35)), "screw", key) for i in range(turns)]
+    thread = [
+        Line(((tip + 4 + i * step, y + r + 0.35), (tip + 3.2 + i * step, y - r - 0.35)), "screw", key)
+        for i in range(turns)
+    ]
     axis = Line(((tip - 8, y), (head + 8, y)), "centre", key)
     return [Shape(shaft, "metal", key), Shape(sink, "metal", key), *thread, axis]
 
@@ -84,5 +99,5 @@ def _name(name: str, ring: tuple[tuple[float, float], ...], middle: bool) -> Wor
     xs, ys = [x for x, _ in ring], [y for _, y in ring]
     if middle:
         return Words(((min(xs) + max(xs)) / 2, min(ys) + (max(ys) - min(ys)) * 0.68), name)
-    low = sorted({y for y in ys})
+    low = sorted(set(ys))
     return Words(((min(xs) + max(xs)) / 2, (low[0] + low[1]) / 2), name.split(": ")[-1])

@@ -18,14 +18,24 @@ def front_scene(plan: Plan, system: System) -> Scene:
             scene.add(*(Shape(ring, part.hatch, part.key, part.id) for ring in part.face))
     w, h = a.outside_width.value / 2, a.outside_height.value / 2
     sheet = plan.desk.sheet
-    inward: dict[str, tuple[Dot, str]] = {"left": ((12, 0), "start"), "right": ((-12, 0), "end"), "top": ((0, 12), "middle"), "bottom": ((0, -12), "middle")}
+    inward: dict[str, tuple[Dot, str]] = {
+        "left": ((12, 0), "start"),
+        "right": ((-12, 0), "end"),
+        "top": ((0, 12), "middle"),
+        "bottom": ((0, -12), "middle"),
+    }
     wall = sheet["profile.wall"].value if "profile.wall" in sheet else 0.0
     for key in [k for k in sheet.named if k.startswith("gap.") and k.count(".") == 2]:
         _, side, word = key.split(".")
         gap = sheet[key]
         nudge, anchor = inward[side]
         along_h, along_v = _along(word, w - wall, h - wall)
-        at = {"left": (-w + wall, along_v), "right": (w - wall, along_v), "top": (along_h, h - wall), "bottom": (along_h, -h + wall)}[side]
+        at = {
+            "left": (-w + wall, along_v),
+            "right": (w - wall, along_v),
+            "top": (along_h, h - wall),
+            "bottom": (along_h, -h + wall),
+        }[side]
         text = texts(gap.value, mark, gap.way).pick(system)
         said = f"gap {text}" if key == "gap.left.middle" else text
         scene.add(Words(at, said, "gap", key, anchor, nudge))  # type: ignore[arg-type]
@@ -35,7 +45,9 @@ def front_scene(plan: Plan, system: System) -> Scene:
 
 def _along(word: str, w: float, h: float) -> tuple[float, float]:
     """Places of a gap's number along its side, kept off the corners so that two never meet."""
-    return {"left": -w * 0.72, "right": w * 0.72}.get(word, 0.0), {"top": h * 0.78, "bottom": -h * 0.78}.get(word, 0.0)
+    return {"left": -w * 0.72, "right": w * 0.72}.get(word, 0.0), {"top": h * 0.78, "bottom": -h * 0.78}.get(
+        word, 0.0
+    )
 
 
 def _mirror(ring: Ring) -> Ring:
@@ -66,13 +78,27 @@ def back_scene(plan: Plan, system: System) -> Scene:
         for f in join.fixings:
             x, y = -f.at[0], f.at[1]
             scene.add(Round((x, y), r, "screw", f.along.key))
-            scene.add(Line(((x - r, y), (x + r, y)), "screw", f.along.key), Line(((x, y - r), (x, y + r)), "screw", f.along.key))
+            scene.add(
+                Line(((x - r, y), (x + r, y)), "screw", f.along.key),
+                Line(((x, y - r), (x, y + r)), "screw", f.along.key),
+            )
     _hangers(scene, plan, w, h)
     for d in a.dimensions:
         if d.view == "back":
             start, end = (-d.start[0], d.start[1]), (-d.end[0], d.end[1])
             edge = d.edge if d.runs == "across" else "high"
-            scene.add(Dim(start, end, number_text(d.quantity, mark).pick(system), d.runs, 1, edge, d.quantity.key, "running"))
+            scene.add(
+                Dim(
+                    start,
+                    end,
+                    number_text(d.quantity, mark).pick(system),
+                    d.runs,
+                    1,
+                    edge,
+                    d.quantity.key,
+                    "running",
+                )
+            )
     if hang.kind in ("wire", "straps"):
         x, y = -w, hang.places[0][1]
         text = f"{number_text(hang.down, mark).pick(system)} down"
@@ -86,7 +112,13 @@ def _hangers(scene: Scene, plan: Plan, w: float, h: float) -> None:
     assert hang is not None
     for x, y in hang.places:
         size = 5.0
-        scene.add(Shape(((x - size, y - 9), (x + size, y - 9), (x + size, y + 9), (x - size, y + 9)), "metal", "hang.down"))
+        scene.add(
+            Shape(
+                ((x - size, y - 9), (x + size, y - 9), (x + size, y + 9), (x - size, y + 9)),
+                "metal",
+                "hang.down",
+            )
+        )
         if hang.kind != "wire":
             scene.add(Round((x, y + 13), 5, "wire", "hang.down"))
     if hang.rise is not None:

@@ -51,13 +51,27 @@ def _bar(scene: Scene, part: Part, x: float, y: float, length: float, height: fl
     long_edge, short_edge = y + height, y
     scene.add(
         Shape(
-            ((x, long_edge), (left, long_edge), (left + zig, y + height * 0.6), (left - zig, y + height * 0.4), (left, short_edge), (x + slant, short_edge)),
+            (
+                (x, long_edge),
+                (left, long_edge),
+                (left + zig, y + height * 0.6),
+                (left - zig, y + height * 0.4),
+                (left, short_edge),
+                (x + slant, short_edge),
+            ),
             part.hatch,
             part.key,
             part.id,
         ),
         Shape(
-            ((right, long_edge), (x + length, long_edge), (x + length - slant, short_edge), (right, short_edge), (right - zig, y + height * 0.4), (right + zig, y + height * 0.6)),
+            (
+                (right, long_edge),
+                (x + length, long_edge),
+                (x + length - slant, short_edge),
+                (right, short_edge),
+                (right - zig, y + height * 0.4),
+                (right + zig, y + height * 0.6),
+            ),
             part.hatch,
             part.key,
             part.id,

@@ -1,5 +1,6 @@
 """The one SVG writer: composed marks to a picture that needs no style sheet."""
 
+import re
 from xml.sax.saxutils import escape, quoteattr
 
 from shadbo.core.assembly import Hatch
@@ -56,13 +57,20 @@ def _mark(m: Path | Circle | Text, paper: str) -> str:
             return f'<circle cx="{n(x)}" cy="{n(y)}" r="{n(m.radius)}" fill="{m.tone or "none"}"{_stroke(m.stroke)}/>'
         case Text():
             x, y = m.at
-            halo = f' stroke="{PAPER}" stroke-width="4" stroke-linejoin="round" paint-order="stroke"' if m.halo else ""
+            halo = (
+                f' stroke="{PAPER}" stroke-width="4" stroke-linejoin="round" paint-order="stroke"' if m.halo else ""
+            )
             anchor = f' text-anchor="{m.anchor}"' if m.anchor != "start" else ""
             weight = ' font-weight="600"' if m.bold else ' font-weight="500"'
             return (
                 f'<text x="{n(x)}" y="{n(y)}" font-size="{n(m.size)}" fill="{m.colour}"{anchor}{weight}{halo}>'
-                f"{escape(m.text)}</text>"
+                f"{_fractions(escape(m.text))}</text>"
             )
+
+
+def _fractions(text: str) -> str:
+    """Fractions set as fractions; the feature would raise every other figure too."""
+    return re.sub(r"\d+/\d+", r'<tspan style="font-feature-settings:&quot;frac&quot;">\g<0></tspan>', text)
 
 
 def _stroke(s: Stroke | None) -> str:

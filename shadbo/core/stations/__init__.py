@@ -3,17 +3,33 @@
 from shadbo.core.displays import DISPLAYS
 from shadbo.core.findings import RANK, StationName
 from shadbo.core.plan import Plan
+from shadbo.core.quantity import Severity
 from shadbo.core.questions import Question, Station, StationMark
 from shadbo.core.stations import answers, hang, measure, receive
 
 TITLES: dict[StationName, tuple[str, str, str, str]] = {
-    "receive": ("Receive", "The piece comes in", "Whose it is, what it is, what must never happen to it.", "front"),
-    "measure": ("Measure", "What the tape says", "Seen from the front, over cloth and folds, top edge up.", "front"),
+    "receive": (
+        "Receive",
+        "The piece comes in",
+        "Whose it is, what it is, what must never happen to it.",
+        "front",
+    ),
+    "measure": (
+        "Measure",
+        "What the tape says",
+        "Seen from the front, over cloth and folds, top edge up.",
+        "front",
+    ),
     "display": ("Display", "What shows it", "The build, and the moulding from the rack.", "edge"),
     "sizes": ("Sizes", "Gap and frame", "The air around the piece sets the frame.", "front"),
     "depth": ("Depth", "Front to back", "Where the face sits, and what fills the rest.", "edge"),
     "mount": ("Mount", "What holds it", "Screws from behind, clear of all they must not hit.", "back"),
-    "parts": ("Frame & parts", "To cut and to make", "Cut to these; then write down what was really made.", "parts"),
+    "parts": (
+        "Frame & parts",
+        "To cut and to make",
+        "Cut to these; then write down what was really made.",
+        "parts",
+    ),
     "hang": ("Close & hang", "Onto the wall", "Hardware for the weight, and the height of the hook.", "back"),
 }
 
@@ -42,7 +58,5 @@ def _mark(plan: Plan, name: StationName) -> StationMark:
     if plan.assembly is None:
         return "open"
     here = [f.severity for f in plan.findings if f.station == name]
-    worst = max(here, key=RANK.__getitem__, default="fine")
+    worst: Severity = max(here, key=RANK.__getitem__, default="fine")
     return "fine" if worst == "note" else worst
-
-

@@ -1,10 +1,10 @@
 """The short answers that the docket shows: one line and one below it, for each station."""
 
 from shadbo.core.findings import StationName
-from shadbo.core.lengths import Both
+from shadbo.core.lengths import Both, texts
 from shadbo.core.plan import Plan
 from shadbo.core.rows import EMPTY
-from shadbo.core.words import Mm, both, say, texts
+from shadbo.core.words import Mm, both, say
 
 KINDS = {"wire": "wire", "straps": "two straps", "cleat": "cleat", "plate": "single plate"}
 
@@ -42,9 +42,13 @@ def answer(plan: Plan, name: StationName) -> tuple[Both, Both]:
         first = both(word) if word == "flush" else say(mark, f"{{}} {word}", Mm(abs(face.value)))
         pad = say(mark, ", pad {}", s["pad.made"]) if s["pad.made"].value > 0 else both(", no pad")
         used = min(s["canvas.depth"].value + s["pad.made"].value + max(face.value, 0), s["frame.inside_depth"].value)
-        return Both(first.mm + pad.mm, first.inch + pad.inch), say(mark, "{} of {} used", Mm(used), s["frame.inside_depth"])
+        return Both(first.mm + pad.mm, first.inch + pad.inch), say(
+            mark, "{} of {} used", Mm(used), s["frame.inside_depth"]
+        )
     if name == "mount":
-        return say(mark, "{} screws, {}", f"{s['screw.count'].value:.0f}", s["screw.length"]), say(mark, "line {} in", s["screw.line"])
+        return say(mark, "{} screws, {}", f"{s['screw.count'].value:.0f}", s["screw.length"]), say(
+            mark, "line {} in", s["screw.line"]
+        )
     if name == "parts":
         cut = sum(1 for k in job.pins if k.startswith("rail."))
         made = any(k.startswith("frame.") for k in job.pins)

@@ -2,8 +2,8 @@
 
 from shadbo.core.plan import Plan
 from shadbo.core.questions import Choice, Question
-from shadbo.core.stations.answers import KINDS
 from shadbo.core.rows import care, choice_row, length_row, text_row, told
+from shadbo.core.stations.answers import KINDS
 from shadbo.core.words import Mm, both, say
 
 
@@ -17,13 +17,25 @@ def questions(plan: Plan) -> list[Question]:
     kinds += [Choice(kind, label, picked=job.kind == kind) for kind, label in KINDS.items()]
     rows = [
         choice_row("hanging/kind", "Hung by", kinds, job.kind is not None, hang.reason),
-        told("Weighs", say(mark, "{}", hang.weight), "weight.total", hang.hanger.name if hang.hanger else "none in stock"),
+        told(
+            "Weighs",
+            say(mark, "{}", hang.weight),
+            "weight.total",
+            hang.hanger.name if hang.hanger else "none in stock",
+        ),
     ]
     if hang.kind in ("wire", "straps"):
         rows.append(length_row(desk, "hanging/down", "Hangers below the top edge", job.down, hang.down))
         where = "in the wall of the rail, where the wood is deep" if hang.into_wall else "on the rail's middle"
         rows.append(told("Hangers, from the side", say(mark, "{}", hang.inwards), "hang.in", where))
-        rows.append(told("Their screws", say(mark, "{}", Mm(hang.screw_mm, "down")), "hang.hold", "pilot holes; no hammer near the canvas"))
+        rows.append(
+            told(
+                "Their screws",
+                say(mark, "{}", Mm(hang.screw_mm, "down")),
+                "hang.hold",
+                "pilot holes; no hammer near the canvas",
+            )
+        )
     if hang.tension is not None and hang.rise is not None and hang.wire_length is not None:
         rows.append(
             choice_row(
@@ -34,17 +46,49 @@ def questions(plan: Plan) -> list[Question]:
             )
         )
         rows.append(length_row(desk, "hanging/rise", "Rise of the wire at the hook", job.rise, hang.rise))
-        rows.append(told("Pull in the wire", say(mark, "{}", hang.tension), "wire.tension", f"{hang.angle_deg:.0f}° from level"))
-        rows.append(told("Wire to cut", say(mark, "{}", hang.wire_length), "wire.length", "wind the tails back 50 mm, tape the ends"))
+        rows.append(
+            told(
+                "Pull in the wire",
+                say(mark, "{}", hang.tension),
+                "wire.tension",
+                f"{hang.angle_deg:.0f}° from level",
+            )
+        )
+        rows.append(
+            told(
+                "Wire to cut",
+                say(mark, "{}", hang.wire_length),
+                "wire.length",
+                "wind the tails back 50 mm, tape the ends",
+            )
+        )
     rows.append(length_row(desk, "hanging/eye", "Eye height", job.eye, s["hang.eye"]))
     rows.append(told("Hook above the floor", say(mark, "{}", hang.hook_height), "hang.hook"))
     if len(hang.hooks) == 2:
         rows.append(told("Between the hooks", say(mark, "{}", Mm(hang.hooks[1] - hang.hooks[0])), "", "level them"))
-    rows.append(told("Bumpers, lower corners", say(mark, "{} thick", Mm(hang.bumper_mm, "up")), "", "as the hanger stands out"))
-    rows.append(care("Wall: rated fixings for its kind, clear of cables and pipes. A doubtful wall is for a qualified fitter."))
+    rows.append(
+        told(
+            "Bumpers, lower corners",
+            say(mark, "{} thick", Mm(hang.bumper_mm, "up")),
+            "",
+            "as the hanger stands out",
+        )
+    )
+    rows.append(
+        care(
+            "Wall: rated fixings for its kind, clear of cables and pipes. A doubtful wall is for a qualified fitter."
+        )
+    )
     if hang.weight.value > desk.practice.fixed_points_over_kg or _long(plan) > desk.practice.fixed_points_over_mm:
         rows.append(care("Lift and hang this with two people."))
-    rows.append(told("Before closing", both("look from the front"), "", "gap even, no dust, top is up; label at the bottom centre"))
+    rows.append(
+        told(
+            "Before closing",
+            both("look from the front"),
+            "",
+            "gap even, no dust, top is up; label at the bottom centre",
+        )
+    )
     handed = desk.job.handed_over.isoformat() if desk.job.handed_over else ""
     rows.append(text_row("handed_over", "Handed over on", handed, "date"))
     return rows

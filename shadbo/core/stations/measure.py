@@ -25,7 +25,13 @@ def questions(desk: Desk) -> list[Question]:
     detail, at = desk.piece.detail, f"pieces/{desk.piece.id}/detail"
     rows = [
         reading_row(
-            desk, f"{at}/{name}", label, getattr(detail, name), f"canvas.{name}", name in NEEDED, HINTS.get(name, "")
+            desk,
+            f"{at}/{name}",
+            label,
+            getattr(detail, name),
+            f"canvas.{name}",
+            name in NEEDED,
+            HINTS.get(name, ""),
         )
         for name, label in READINGS.items()
     ]
@@ -82,7 +88,13 @@ def _add_brace(desk: Desk, at: str) -> list[Question]:
         id_ = new_id(taken, "brace")
         to = {"runs": runs, "at": {"mm": size / 2, "typed": exact(size / 2).pick(desk.mark.system)}}
         word = "upright brace" if runs == "down" else "cross brace"
-        rows.append(act(f"brace-{runs}", f"Add an {word}" if runs == "down" else f"Add a {word}", Edit(at=f"{at}/braces/{id_}", to=to)))
+        rows.append(
+            act(
+                f"brace-{runs}",
+                f"Add an {word}" if runs == "down" else f"Add a {word}",
+                Edit(at=f"{at}/braces/{id_}", to=to),
+            )
+        )
     return rows
 
 

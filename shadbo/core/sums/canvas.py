@@ -50,15 +50,32 @@ def canvas_sums(desk: Desk, detail: StretchedCanvas, weighed_kg: float | None) -
     width = s.let("canvas.width", "canvas width, over the folds", s.pick("largest", *widths))
     height = s.let("canvas.height", "canvas height, over the folds", s.pick("largest", *heights))
     s.let("canvas.taper_width", "taper of the width, top less bottom", got["width_top"] - got["width_bottom"])
-    s.let("canvas.taper_height", "taper of the height, left less right", got["height_left"] - got["height_right"])
+    s.let(
+        "canvas.taper_height",
+        "taper of the height, left less right",
+        got["height_left"] - got["height_right"],
+    )
     shift = _shift(desk, got)
     swell_w = _swell(desk, got, "width", "width_top", "width_bottom")
     swell_h = _swell(desk, got, "height", "height_left", "height_right")
     shape = outline(
-        s, got["width_top"], got["width_bottom"], got["height_left"], got["height_right"], shift, swell_w, swell_h
+        s,
+        got["width_top"],
+        got["width_bottom"],
+        got["height_left"],
+        got["height_right"],
+        shift,
+        swell_w,
+        swell_h,
     )
     return CanvasSums(
-        width, height, got["depth"], got["bar_face"], shape, _mass(desk, detail, width, height, got, weighed_kg), got
+        width,
+        height,
+        got["depth"],
+        got["bar_face"],
+        shape,
+        _mass(desk, detail, width, height, got, weighed_kg),
+        got,
     )
 
 
@@ -66,7 +83,9 @@ def _swell(desk: Desk, got: dict[str, Quantity], axis: str, one: str, other: str
     middle = got.get(f"{axis}_middle")
     if middle is None:
         return None
-    return desk.sheet.let(f"canvas.waist_{axis}", f"waist: middle {axis} against its ends", middle - (got[one] + got[other]) / 2)
+    return desk.sheet.let(
+        f"canvas.waist_{axis}", f"waist: middle {axis} against its ends", middle - (got[one] + got[other]) / 2
+    )
 
 
 def _shift(desk: Desk, got: dict[str, Quantity]) -> Quantity | None:

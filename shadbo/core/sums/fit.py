@@ -33,9 +33,7 @@ def fit(
     rail that is really cut; ``hidden`` is the rim that the lip covers when the package is centred.
     """
     wanted = sheet.let(f"fit.rabbet_{axis}", f"rabbet {axis}, wanted", package + allowance, way="up")
-    outside = sheet.cut(
-        f"rail.{axis}", f"rail, outside {axis}", wanted + 2 * (face - lip), "up", cut_tolerance_mm
-    )
+    outside = sheet.cut(f"rail.{axis}", f"rail, outside {axis}", wanted + 2 * (face - lip), "up", cut_tolerance_mm)
     rabbet = sheet.made(f"frame.rabbet_{axis}", f"rabbet {axis}", outside - 2 * (face - lip), joint_tolerance_mm)
     sight = sheet.let(f"frame.sight_{axis}", f"sight {axis}", rabbet - 2 * lip)
     slack = rabbet - package

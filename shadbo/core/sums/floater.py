@@ -10,7 +10,9 @@ from shadbo.core.sheet import Sheet
 from shadbo.core.units import MM
 
 
-def pads_for(wanted_mm: float, stock: Sequence[PadStock], most_layers: int, thinner_by_mm: float) -> tuple[PadStock, ...]:
+def pads_for(
+    wanted_mm: float, stock: Sequence[PadStock], most_layers: int, thinner_by_mm: float
+) -> tuple[PadStock, ...]:
     """The layers of pad stock whose sum comes nearest to what is wanted: fewest, then cheapest.
 
     A stack thicker than wanted would push the face forward, so it is taken only when nothing as thin
@@ -28,9 +30,7 @@ def pads_for(wanted_mm: float, stock: Sequence[PadStock], most_layers: int, thin
     return min(stacks, key=cost)
 
 
-def shortest_screw(
-    least_mm: float, most_mm: float, lengths_mm: Sequence[float]
-) -> tuple[float, bool]:
+def shortest_screw(least_mm: float, most_mm: float, lengths_mm: Sequence[float]) -> tuple[float, bool]:
     """The shortest standard length from least to most, and whether there is one.
 
     When none lies between, the shortest that is long enough (or the longest made) is returned for the
@@ -59,14 +59,21 @@ def screw_line(
     """The line of holes from the frame's outer edge: the middle of where ledge and bar overlap."""
     reach = sheet.pick("smallest", ledge, gap + bar_face)
     line = sheet.cut(
-        "screw.line", "screw line, from the frame's outer edge", wall + (gap + reach) / 2, "nearest", tolerance_mm
+        "screw.line",
+        "screw line, from the frame's outer edge",
+        wall + (gap + reach) / 2,
+        "nearest",
+        tolerance_mm,
     )
     return ScrewLine(
         line,
         sheet.let("screw.to_bar_edge", "screw line to the bar's outer edge", line - wall - gap, way="down"),
         sheet.let("screw.to_ledge_edge", "screw line to the ledge's inner edge", wall + ledge - line, way="down"),
         sheet.let(
-            "screw.to_bar_inside", "screw line to the bar's inner edge", wall + gap + bar_face - line, way="down"
+            "screw.to_bar_inside",
+            "screw line to the bar's inner edge",
+            wall + gap + bar_face - line,
+            way="down",
         ),
     )
 

@@ -29,7 +29,9 @@ def wire_length(sheet: Sheet, span: Quantity, apart: Quantity, rise: Quantity, t
     def slanted(span_mm: float, apart_mm: float, rise_mm: float, tail_mm: float) -> float:
         return 2 * math.hypot((span_mm - apart_mm) / 2, rise_mm) + apart_mm + 2 * tail_mm
 
-    return sheet.call("slanted span + two tails, for span, hooks apart, rise, tail", slanted, span, apart, rise, tail, u=MM)
+    return sheet.call(
+        "slanted span + two tails, for span, hooks apart, rise, tail", slanted, span, apart, rise, tail, u=MM
+    )
 
 
 def wire_angle_deg(span_mm: float, hooks_apart_mm: float, rise_mm: float) -> float:

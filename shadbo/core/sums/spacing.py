@@ -3,6 +3,7 @@
 import math
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 
 from shadbo.core.quantity import DUST
 
@@ -52,7 +53,7 @@ def spaced(length_mm: float, apart_mm: float, keep_outs: Sequence[KeepOut]) -> l
 
 def widest(places_mm: Sequence[float]) -> float:
     """The widest stretch between neighbours; 0 for fewer than two."""
-    return max((b - a for a, b in zip(places_mm, places_mm[1:], strict=False)), default=0.0)
+    return max((b - a for a, b in pairwise(places_mm)), default=0.0)
 
 
 def _clear(length_mm: float, keep_outs: Iterable[KeepOut]) -> list[tuple[float, float]]:

@@ -15,7 +15,16 @@ from shadbo.core.sheet import Sheet
 from shadbo.core.units import MM, ONE
 
 Point = tuple[Quantity, Quantity]
-PLACES = ("top left", "top middle", "top right", "right middle", "bottom right", "bottom middle", "bottom left", "left middle")
+PLACES = (
+    "top left",
+    "top middle",
+    "top right",
+    "right middle",
+    "bottom right",
+    "bottom middle",
+    "bottom left",
+    "left middle",
+)
 
 
 def rack(width: Quantity, diagonal_up: Quantity, diagonal_down: Quantity) -> Quantity:
@@ -76,7 +85,16 @@ def outline(
             y = y + out[1] * swell_y
         return x, y
 
-    ring = (tl, middle(tl, tr, (0, 1)), tr, middle(tr, br, (1, 0)), br, middle(br, bl, (0, -1)), bl, middle(bl, tl, (-1, 0)))
+    ring = (
+        tl,
+        middle(tl, tr, (0, 1)),
+        tr,
+        middle(tr, br, (1, 0)),
+        br,
+        middle(br, bl, (0, -1)),
+        bl,
+        middle(bl, tl, (-1, 0)),
+    )
     return Outline(dict(zip(PLACES, ring, strict=True)))
 
 
@@ -155,7 +173,12 @@ class Placement:
 
 def place(sheet: Sheet, piece: Outline, opening: Opening) -> Placement:
     """Best placement in the opening. The placement is a decision; reading error flows into the gaps only."""
-    rows: dict[str, list[tuple[float, float, float, float]]] = {"left": [], "right": [], "top": [], "bottom": []}
+    rows: dict[str, list[tuple[float, float, float, float]]] = {
+        "left": [],
+        "right": [],
+        "top": [],
+        "bottom": [],
+    }
     for side, places in SIDES.items():
         ox, oy = _OUTWARD[side]
         for at in places:
@@ -164,17 +187,19 @@ def place(sheet: Sheet, piece: Outline, opening: Opening) -> Placement:
             rows[side].append((half - ox * x - oy * y, -ox, -oy, -(oy * x - ox * y)))
     turn, right, up = even_placement(tuple(rows["left"] + rows["right"]), tuple(rows["top"] + rows["bottom"]))
     sources = [q for point in piece.points.values() for q in point]
-    q_turn = sheet.let("place.turn", "turn, anticlockwise, as a slope", sheet.decide("evenest gaps", turn, ONE, *sources))
+    q_turn = sheet.let(
+        "place.turn", "turn, anticlockwise, as a slope", sheet.decide("evenest gaps", turn, ONE, *sources)
+    )
     q_right = sheet.let("place.right", "shift to the right", sheet.decide("evenest gaps", right, MM, *sources))
     q_up = sheet.let("place.up", "shift upwards", sheet.decide("evenest gaps", up, MM, *sources))
     gaps: dict[str, dict[str, Quantity]] = {}
     for side, places in SIDES.items():
         ox, oy = _OUTWARD[side]
         for at in places:
-            x, y = piece.points[at]
-            edge = x - q_turn * y + q_right if ox else y + q_turn * x + q_up
-            half = opening.half_width_at(at) if ox else opening.half_height_at(at)
-            gap = half - edge if ox + oy > 0 else half + edge
+            px, py = piece.points[at]
+            edge = px - q_turn * py + q_right if ox else py + q_turn * px + q_up
+            room = opening.half_width_at(at) if ox else opening.half_height_at(at)
+            gap = room - edge if ox + oy > 0 else room + edge
             word = at.replace(side, "").strip()
             named = sheet.let(f"gap.{side}.{word}", f"gap, {side} side, {word}", gap, way="down")
             gaps.setdefault(side, {})[word] = named

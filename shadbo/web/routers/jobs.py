@@ -45,7 +45,9 @@ def make_job(jobs: JobsDep, body: NewJob) -> JobView:
 
 @router.post("/file", status_code=status.HTTP_201_CREATED)
 def take_in_file(
-    jobs: JobsDep, edit_id: Annotated[EditId, Query()], text: Annotated[str, Body(media_type="text/plain", max_length=2_000_000)]
+    jobs: JobsDep,
+    edit_id: Annotated[EditId, Query()],
+    text: Annotated[str, Body(media_type="text/plain", max_length=2_000_000)],
 ) -> JobView:
     """Make a job from a job file."""
     return job_view(jobs.make(job_file.read(text), edit_id))
