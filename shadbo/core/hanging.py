@@ -67,6 +67,8 @@ def choose_kind(desk: Desk, weight_kg: float, assembly: Assembly) -> tuple[Hange
         return "straps", "no wire behind a display that is seen through"
     if weight_kg < p.plate_most_kg and assembly.outside_width.value <= p.plate_most_width_mm:
         return "plate", f"light and small: under {p.plate_most_kg:g} kg"
+    if _flattest_deg(desk, assembly) < p.wire_angle_least_deg:
+        return "straps", "too wide and low for a wire: it would pull flat"
     if weight_kg <= p.wire_most_kg:
         return "wire", f"up to {p.wire_most_kg:g} kg the wire lets it be levelled on one hook or two"
     return "straps", f"over {p.wire_most_kg:g} kg: two-hole straps cannot spin"
@@ -132,6 +134,12 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
         wire["length"] if wire else None,
         hanger.stands_out_mm if hanger else 0.0,
     )
+
+
+def _flattest_deg(desk: Desk, assembly: Assembly) -> float:
+    """Slope of the wire over two hooks, the steepest that this frame allows."""
+    span = assembly.outside_width.value - assembly.back_rail.wall.value
+    return sums.wire_angle_deg(span, span / 3, _rise_mm(desk, span, desk.sheet["hang.down"].value))
 
 
 def _rise_mm(desk: Desk, span_mm: float, down_mm: float) -> float:

@@ -12,7 +12,7 @@ from starlette.exceptions import HTTPException
 
 from shadbo.core.edits import BadEdit
 from shadbo.files.job_file import BadFile
-from shadbo.store.jobs import NoSuchJob, NothingToUndo, Stale
+from shadbo.store.records import NoSuchJob, NothingToUndo, Stale
 
 log = logging.getLogger("shadbo.web")
 

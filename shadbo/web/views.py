@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from shadbo.core.assembly import ViewName
 from shadbo.core.drawing.board import draw, draw_ladder
-from shadbo.core.drawing.compose import Fit
+from shadbo.core.drawing.marks import Fit
 from shadbo.core.edits import Edit
 from shadbo.core.findings import Finding
 from shadbo.core.lengths import Both, System
@@ -14,7 +14,7 @@ from shadbo.core.questions import Question, Station
 from shadbo.core.rows import pin_row
 from shadbo.core.stations import stations
 from shadbo.core.working import Line, line
-from shadbo.store.jobs import Kept
+from shadbo.store.records import Kept
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,10 +1,9 @@
 """Floater: the canvas stands inside an L-shaped frame with an even gap, screwed from behind through the ledge."""
 
-from collections.abc import Sequence
-
 from shadbo.core.assembly import Assembly, BackRail, Join, Part
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
+from shadbo.core.displays.floater_parts import pad_strips, rails
 from shadbo.core.displays.floater_questions import floater_questions
 from shadbo.core.displays.floater_screws import place_screws, screw_length
 from shadbo.core.displays.floater_stock import held_against
@@ -12,7 +11,7 @@ from shadbo.core.displays.floater_views import FloaterSums, callouts, dimensions
 from shadbo.core.findings import StationName
 from shadbo.core.hanging import hanger_down
 from shadbo.core.job import FloaterOptions
-from shadbo.core.materials import FloaterProfile, PadStock
+from shadbo.core.materials import FloaterProfile
 from shadbo.core.pieces import Piece
 from shadbo.core.quantity import Quantity
 from shadbo.core.questions import Question
@@ -141,12 +140,12 @@ class Floater:
         )
         rail_section, bar_section, pad_section, screw_section = sections(sums)
         rail_faces, canvas_face, bar_faces, brace_faces = faces(sums)
-        rails = s.let("rail.total", "rails, all four, long point", 2 * s["rail.width"] + 2 * s["rail.height"])
+        around = s.let("rail.total", "rails, all four, long point", 2 * s["rail.width"] + 2 * s["rail.height"])
         area = wall * (inside_depth + ledge_thick) + ledge * ledge_thick
         frame_mass = s.let(
             "frame.mass",
             "frame, estimated",
-            solid(s, profile.species, area, rails - 4 * wall),
+            solid(s, profile.species, area, around - 4 * wall),
             "section area and length",
         )
         screw = next((x for x in desk.stock.screws if abs(x.length_mm - length.value) < 0.01), None)
@@ -176,8 +175,8 @@ class Floater:
                 key="canvas.depth",
             ),
             Part("brace", "brace", "brace", "stretcher", face=brace_faces, seen_from=("back",), key="canvas.mass"),
-            *_rails(sums, profile, rail_section, rail_faces, frame_mass),
-            *_pad_strips(sums, pad_section),
+            *rails(sums, profile, rail_section, rail_faces, frame_mass),
+            *pad_strips(sums, pad_section),
         ]
         join = Join(
             "screws",
@@ -248,76 +247,6 @@ def _frame_axis(
     first, last = (s.made(f"frame.inside_{axis}.{e}", f"inside {axis}, {e}", middle) for e in ends)
     outside = s.made(f"frame.outside_{axis}", f"outside {axis}", middle + 2 * wall, way="up")
     return (first, middle, last), outside
-
-
-def _rails(
-    f: FloaterSums,
-    profile: FloaterProfile,
-    section: tuple[tuple[float, float], ...],
-    rail_faces: dict[str, tuple[tuple[float, float], ...]],
-    mass: Quantity,
-) -> list[Part]:
-    s = f.desk.sheet
-    made = []
-    for axis, sides in (("width", ("top", "bottom")), ("height", ("left", "right"))):
-        both = tuple(rail_faces[side] for side in sides)
-        made.append(
-            Part(
-                f"rail-{axis}",
-                "rail",
-                f"rail, {' and '.join(sides)}: {profile.name}",
-                "wood",
-                2,
-                s[f"rail.{axis}"],
-                f.wall,
-                f.inside_depth,
-                mitred=True,
-                side="right" if axis == "height" else "top",
-                mass=mass if axis == "width" else None,
-                section=section if axis == "height" else (),
-                face=both,
-                seen_from=("front", "back"),
-                key=f"rail.{axis}",
-                to_cut=True,
-                note="long point to long point, mitres leaning opposite ways",
-            )
-        )
-    return made
-
-
-def _pad_strips(f: FloaterSums, section: tuple[tuple[float, float], ...]) -> list[Part]:
-    """Strips that lie under the canvas and stay out of the gap: two of its width, two between them."""
-    if not f.pads:
-        return []
-    s, p = f.desk.sheet, f.desk.practice
-    strip = s.cut("pad.width", "pad strips, width", f.ledge - f.gap - s.number(1, MM), "down", p.cut_tolerance_mm)
-    across = s.cut("pad.across", "pad strips, top and bottom", f.canvas.width, "down", p.cut_tolerance_mm)
-    upright = s.cut("pad.upright", "pad strips, sides", f.canvas.height - 2 * strip, "down", p.cut_tolerance_mm)
-    layers = _counted(f.pads)
-    parts: list[Part] = []
-    for i, (stock, n) in enumerate(layers):
-        thick = s.choose(f"pad.layer.{i + 1}", f"pad layer: {stock.name}", stock.thick_mm, MM, "stock")
-        for word, length in (("across", across), ("upright", upright)):
-            parts.append(
-                Part(
-                    f"pad-{word}-{stock.id}",
-                    "pad",
-                    f"pad, {stock.name}",
-                    "pad",
-                    2 * n,
-                    length,
-                    strip,
-                    thick,
-                    section=section if word == "upright" and i == 0 else (),
-                    key=f"pad.{word}",
-                    to_cut=True,
-                )
-            )
-    return parts
-
-
-def _counted(pads: Sequence[PadStock]) -> list[tuple[PadStock, int]]:
-    return [(p, list(pads).count(p)) for i, p in enumerate(pads) if p not in pads[:i]]
 
 
 def _levers(desk: Desk) -> dict[str, str]:

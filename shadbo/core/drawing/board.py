@@ -4,10 +4,11 @@ from dataclasses import dataclass
 from typing import Literal, get_args
 
 from shadbo.core.assembly import ViewName
-from shadbo.core.drawing.compose import Fit, Group, Paper, Path, Sheet2D, Text, compose, fit_to
+from shadbo.core.drawing.compose import compose, fit_to
 from shadbo.core.drawing.edge import edge_scene
 from shadbo.core.drawing.faces import back_scene, front_scene
 from shadbo.core.drawing.ink import FILLS, INK, SOFT, STROKES
+from shadbo.core.drawing.marks import Fit, Group, Paper, Path, Sheet2D, Text
 from shadbo.core.drawing.parts import parts_scene
 from shadbo.core.drawing.scene import Scene
 from shadbo.core.drawing.svg import write_svg

@@ -4,8 +4,8 @@ import re
 from xml.sax.saxutils import escape, quoteattr
 
 from shadbo.core.assembly import Hatch
-from shadbo.core.drawing.compose import Circle, Group, Path, Sheet2D, Text
 from shadbo.core.drawing.ink import FILLS, PAPER, Stroke
+from shadbo.core.drawing.marks import Circle, Group, Path, Sheet2D, Text
 
 FONT = "'Barlow Condensed', 'Arial Narrow', sans-serif"
 

@@ -9,7 +9,7 @@ from fastapi import APIRouter, Body, Query, status
 from shadbo.core.edits import apply, as_typed
 from shadbo.core.job import Job
 from shadbo.files import job_file
-from shadbo.store.jobs import Kept, Listed, Revision
+from shadbo.store.records import Kept, Listed, Revision
 from shadbo.web.bodies import EditId, NewJob, Save, Step
 from shadbo.web.deps import JobsDep
 from shadbo.web.problems import RESPONSES

@@ -9,7 +9,7 @@ from shadbo.core.advise import advise
 from shadbo.core.assembly import ViewName
 from shadbo.core.assess import assess
 from shadbo.core.drawing.board import draw
-from shadbo.core.drawing.compose import Fit
+from shadbo.core.drawing.marks import Fit
 from shadbo.core.edits import Edit, apply, as_typed
 from shadbo.core.job import Job
 from shadbo.core.lengths import System

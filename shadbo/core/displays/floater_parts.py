@@ -1,0 +1,80 @@
+"""What a floater is cut from: rails in pairs, and strips of pad."""
+
+from collections.abc import Sequence
+
+from shadbo.core.assembly import Part
+from shadbo.core.displays.floater_views import FloaterSums
+from shadbo.core.materials import FloaterProfile, PadStock
+from shadbo.core.quantity import Quantity
+from shadbo.core.units import MM
+
+
+def rails(
+    f: FloaterSums,
+    profile: FloaterProfile,
+    section: tuple[tuple[float, float], ...],
+    rail_faces: dict[str, tuple[tuple[float, float], ...]],
+    mass: Quantity,
+) -> list[Part]:
+    """Two pairs of mitred rails, each pair at its long-point length."""
+    s = f.desk.sheet
+    made = []
+    for axis, sides in (("width", ("top", "bottom")), ("height", ("left", "right"))):
+        both = tuple(rail_faces[side] for side in sides)
+        made.append(
+            Part(
+                f"rail-{axis}",
+                "rail",
+                f"rail, {' and '.join(sides)}: {profile.name}",
+                "wood",
+                2,
+                s[f"rail.{axis}"],
+                f.wall,
+                f.inside_depth,
+                mitred=True,
+                side="right" if axis == "height" else "top",
+                mass=mass if axis == "width" else None,
+                section=section if axis == "height" else (),
+                face=both,
+                seen_from=("front", "back"),
+                key=f"rail.{axis}",
+                to_cut=True,
+                note="long point to long point, mitres leaning opposite ways",
+            )
+        )
+    return made
+
+
+def pad_strips(f: FloaterSums, section: tuple[tuple[float, float], ...]) -> list[Part]:
+    """Strips that lie under the canvas and stay out of the gap: two of its width, two between them."""
+    if not f.pads:
+        return []
+    s, p = f.desk.sheet, f.desk.practice
+    strip = s.cut("pad.width", "pad strips, width", f.ledge - f.gap - s.number(1, MM), "down", p.cut_tolerance_mm)
+    across = s.cut("pad.across", "pad strips, top and bottom", f.canvas.width, "down", p.cut_tolerance_mm)
+    upright = s.cut("pad.upright", "pad strips, sides", f.canvas.height - 2 * strip, "down", p.cut_tolerance_mm)
+    layers = _counted(f.pads)
+    parts: list[Part] = []
+    for i, (stock, n) in enumerate(layers):
+        thick = s.choose(f"pad.layer.{i + 1}", f"pad layer: {stock.name}", stock.thick_mm, MM, "stock")
+        for word, length in (("across", across), ("upright", upright)):
+            parts.append(
+                Part(
+                    f"pad-{word}-{stock.id}",
+                    "pad",
+                    f"pad, {stock.name}",
+                    "pad",
+                    2 * n,
+                    length,
+                    strip,
+                    thick,
+                    section=section if word == "upright" and i == 0 else (),
+                    key=f"pad.{word}",
+                    to_cut=True,
+                )
+            )
+    return parts
+
+
+def _counted(pads: Sequence[PadStock]) -> list[tuple[PadStock, int]]:
+    return [(p, list(pads).count(p)) for i, p in enumerate(pads) if p not in pads[:i]]

@@ -1,0 +1,61 @@
+"""What the repository of jobs hands out, and how it refuses."""
+
+import datetime as dt
+from dataclasses import dataclass
+
+from shadbo.core.edits import Edit
+from shadbo.core.job import Job
+
+
+class NoSuchJob(LookupError):
+    """There is no job of that number in this workshop."""
+
+
+class Stale(RuntimeError):
+    """The edits were made on an older version. Carries what has changed since, and where both clash."""
+
+    def __init__(self, version: int, since: list[Edit], clashing: list[str]) -> None:
+        super().__init__(f"the job is at version {version} by now")
+        self.version, self.since, self.clashing = version, since, clashing
+
+
+class NothingToUndo(RuntimeError):
+    """There is no change left to take back, or to bring again."""
+
+
+@dataclass(frozen=True, slots=True)
+class Kept:
+    """A job with its number, its version and what undo and redo would do."""
+
+    id: int
+    version: int
+    job: Job
+    changed_at: dt.datetime
+    can_undo: bool
+    can_redo: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Listed:
+    """One row of the job list."""
+
+    id: int
+    title: str
+    owner: str
+    due: dt.date | None
+    state: str
+    worst: str
+    says_mm: str
+    says_inch: str
+    changed_at: dt.datetime
+
+
+@dataclass(frozen=True, slots=True)
+class Revision:
+    """One revision, for the record."""
+
+    version: int
+    kind: str
+    who: str
+    at: dt.datetime
+    places: tuple[str, ...]
