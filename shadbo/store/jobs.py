@@ -57,6 +57,7 @@ class Jobs:
 
     def document(self, job_id: int) -> tuple[int, Job]:
         """Version and job alone, for a live plan that is wanted many times a second."""
+        _within_range(job_id)
         query = select(JobRow.version, JobRow.document).where(
             JobRow.workshop_id == self._workshop_id, JobRow.id == job_id
         )
@@ -104,6 +105,7 @@ class Jobs:
         row = self._row(job_id, lock=True)
         if self._known(job_id, edit_id):
             return self._kept(row)
+        _within_range(to_version)
         then = self._session.get(RevisionRow, (self._workshop_id, job_id, to_version))
         if then is None:
             raise NoSuchJob(f"job {job_id} has no version {to_version}")
@@ -126,6 +128,7 @@ class Jobs:
         return select(RevisionRow).where(RevisionRow.workshop_id == self._workshop_id, RevisionRow.job_id == job_id)
 
     def _row(self, job_id: int, lock: bool = False) -> JobRow:
+        _within_range(job_id)
         query = self._mine().where(JobRow.id == job_id)
         row = self._session.scalars(query.with_for_update() if lock else query).first()
         if row is None:
@@ -214,6 +217,12 @@ class Jobs:
     def _kept(self, row: JobRow) -> Kept:
         undo, redo = self._history(row.id)
         return Kept(row.id, row.version, _job(row.document), row.changed_at, undo is not None, redo is not None)
+
+
+def _within_range(number: int) -> None:
+    """Numbers that the column cannot hold name nothing that is there."""
+    if not 0 < number < 2**31:
+        raise NoSuchJob(f"there is no {number}")
 
 
 def _job(document: dict[str, Any]) -> Job:

@@ -9,6 +9,10 @@ interface Props {
   onOpen: (name: string) => void;
 }
 
+const intoSight = (button: HTMLButtonElement | null) => {
+  button?.scrollIntoView({ block: "nearest", inline: "nearest" });
+};
+
 /** The eight stations in the order of work, each with its answer, always in sight. */
 export function Docket({ stations, open, onOpen }: Props) {
   const { say } = useMeasures();
@@ -22,6 +26,7 @@ export function Docket({ stations, open, onOpen }: Props) {
             <li key={s.name} className="lg:min-h-0 lg:flex-1 lg:max-h-20">
               <button
                 type="button"
+                ref={here ? intoSight : undefined}
                 aria-current={here ? "step" : undefined}
                 onClick={() => onOpen(s.name)}
                 className={`flex h-full min-h-14 w-44 items-start gap-3 border-b border-line px-3 py-1.5 text-left lg:w-full ${here ? "bg-ink text-board" : "hover:bg-board"}`}

@@ -1,23 +1,31 @@
+import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { SystemSwitch } from "../app/system";
 import { longDay, timeOf } from "../ui/dates";
 import { useSession } from "./useSession";
 
-export function Header({ onHistory, historyOpen }: { onHistory: () => void; historyOpen: boolean }) {
+interface Props {
+  onHistory: () => void;
+  historyOpen: boolean;
+  elsewhere: ReactNode;
+}
+
+export function Header({ onHistory, historyOpen, elsewhere }: Props) {
   const [session, { job, trouble }] = useSession();
   if (!job) return null;
   return (
-    <header className="header-area flex items-center gap-x-5 border-b border-ink px-4 whitespace-nowrap">
+    <header className="header-area flex flex-wrap items-center gap-x-4 border-b border-ink px-4 lg:flex-nowrap lg:gap-x-5 lg:whitespace-nowrap">
       <Link to="/" className="small-caps grid h-10 content-center" title="To all jobs">
         Shadbo
       </Link>
-      <h1 className="truncate text-lg font-extrabold">
+      <h1 className="min-w-0 truncate text-lg font-extrabold">
         Job {job.id} · {job.title || "untitled"}
       </h1>
       <span className="hidden md:inline">{job.owner ? `for ${job.owner}` : ""}</span>
       <span className="hidden md:inline">{job.due ? `due ${longDay(job.due)}` : ""}</span>
       <span role="alert" className="min-w-0 grow truncate text-stop">
         {trouble}
+        {elsewhere}
       </span>
       <SavedState />
       <button

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useParams, useSearchParams } from "react-router";
 import { Nowhere } from "../app/Nowhere";
 import { BoardPane } from "./BoardPane";
@@ -28,29 +28,38 @@ function Page() {
   const [session, { job, plan, gone, link }] = useSession();
   const [search, setSearch] = useSearchParams();
   const stations = plan?.stations ?? [];
-  const wanted = search.get("at") ?? "measure";
+  const [wanted, setWanted] = useState(search.get("at") ?? "measure");
   const history = wanted === "history";
   const station = stations.find((s) => s.name === wanted) ?? stations[1];
-  const pane = useRef<HTMLDivElement>(null);
+  const pane = useRef<HTMLElement>(null);
 
+  const focusNext = useRef(true);
+  const at = useRef(wanted);
   const go = (name: string, focus = true) => {
+    at.current = name;
+    setWanted(name);
+    focusNext.current = focus;
     setSearch({ at: name }, { replace: true });
     const view = stations.find((s) => s.name === name)?.view;
     if (view) session.look({ view: view as "edge", open: "" });
-    if (focus) setTimeout(() => pane.current?.querySelector<HTMLElement>("[data-field]")?.focus(), 0);
   };
   const step = (by: number) => {
-    const at = stations.findIndex((s) => s.name === station?.name);
-    const next = stations[Math.min(Math.max(at + by, 0), stations.length - 1)];
+    const here = stations.findIndex((s) => s.name === at.current);
+    const next = stations[Math.min(Math.max(here + by, 0), stations.length - 1)];
     if (next) go(next.name);
   };
 
+  const shown = history ? "history" : station?.name;
+  useEffect(() => {
+    if (!shown || !focusNext.current) return;
+    focusNext.current = false;
+    pane.current?.querySelector<HTMLElement>("[data-field]")?.focus();
+  }, [shown]);
   const first = useRef(true);
   useEffect(() => {
     if (!first.current || !station) return;
     first.current = false;
     session.look({ view: station.view as "edge" });
-    pane.current?.querySelector<HTMLElement>("[data-field]")?.focus();
   }, [session, station]);
 
   useEffect(() => {
@@ -82,15 +91,40 @@ function Page() {
     );
   return (
     <div className="job-grid">
-      <Header onHistory={() => go(history ? "measure" : "history", false)} historyOpen={history} />
+      <Header
+        onHistory={() => go(history ? "measure" : "history", false)}
+        historyOpen={history}
+        elsewhere={<Elsewhere open={shown ?? ""} onStation={(name) => go(name, false)} />}
+      />
       <Docket stations={stations} open={history ? "" : station.name} onOpen={go} />
-      <div ref={pane} className="questions-area">
+      <main ref={pane} className="questions-area">
         {history ? <History /> : <Questions station={station} onPast={() => step(1)} />}
-      </div>
+      </main>
       <BoardPane />
       <Verdict onStation={(name) => go(name, false)} />
     </div>
   );
+}
+
+/** A field at another station that needs an answer: refused, or changed by someone else meanwhile. */
+function Elsewhere({ open, onStation }: { open: string; onStation: (name: string) => void }) {
+  const [, { plan, errors, clashes }] = useSession();
+  const waiting = new Set([...Object.keys(errors), ...Object.keys(clashes)]);
+  for (const station of plan?.stations ?? []) {
+    const question = station.questions.find((q) => waiting.has(q.at));
+    if (!question || station.name === open) continue;
+    const why = clashes[question.at] ? "changed by someone else" : "not accepted";
+    return (
+      <button
+        type="button"
+        className="link bar-button font-bold text-stop"
+        onClick={() => onStation(station.name)}
+      >
+        {question.label}: {why}
+      </button>
+    );
+  }
+  return null;
 }
 
 const typing = (drafts: object) => Object.keys(drafts).length > 0;

@@ -179,7 +179,7 @@ def _front(f: FloaterSums) -> list[Dimension]:
             "inside",
         ),
     ]
-    along, up = 0.8 * ch, 0.86 * cw
+    along, up = 0.6 * ch, 0.6 * cw
     places = {
         "width_top": ((-cw, along), (cw, along), "across"),
         "width_middle": ((-cw, 0), (cw, 0), "across"),

@@ -1,0 +1,84 @@
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Browser, Page, expect, sync_playwright
+from sqlalchemy import Engine, text
+from sqlalchemy.orm import Session
+
+from shadbo.demo.jobs import demo_jobs
+from shadbo.demo.shop import demo_shop
+from shadbo.store.jobs import Jobs
+from shadbo.store.workshops import Workshops
+from tests.database import fresh_database
+from tests.server import Server
+
+ARGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--no-first-run",
+]
+AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
+expect.set_options(timeout=10_000)
+
+
+@pytest.fixture(scope="package")
+def database() -> Iterator[tuple[str, Engine]]:
+    with fresh_database("shadbo_browser_tests") as both:
+        with Session(both[1]) as s, s.begin():
+            Workshops(s).add("netloft", demo_shop())
+        yield both
+
+
+@pytest.fixture(scope="package")
+def server(database: tuple[str, Engine]) -> Iterator[Server]:
+    server = Server(database[0], "browser")
+    server.start()
+    yield server
+    server.kill()
+
+
+@pytest.fixture(scope="package")
+def chromium() -> Iterator[Browser]:
+    with sync_playwright() as p:
+        browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=ARGS)
+        yield browser
+        browser.close()
+
+
+@pytest.fixture
+def empty(database: tuple[str, Engine]) -> None:
+    """A rack without jobs."""
+    with Session(database[1]) as s, s.begin():
+        s.execute(text("delete from jobs"))
+        s.execute(text("update workshops set last_job = 100"))
+
+
+@pytest.fixture
+def demo(database: tuple[str, Engine], empty: None) -> None:
+    """The four jobs of the demo workshop, 101 to 104."""
+    with Session(database[1]) as s, s.begin():
+        for n, job in enumerate(demo_jobs()):
+            Jobs(s, "netloft").make(job, f"demo-{n}")
+
+
+@pytest.fixture
+def page(chromium: Browser, server: Server) -> Iterator[Page]:
+    """A page at 1280 × 800 that fails the test when the page itself throws."""
+    context = chromium.new_context(viewport={"width": 1280, "height": 800}, base_url=server.url)
+    page = context.new_page()
+    thrown: list[str] = []
+    page.on("pageerror", lambda e: thrown.append(str(e)))
+    yield page
+    context.close()
+    assert thrown == []
+
+
+def axe(page: Page) -> list[str]:
+    """What the accessibility engine finds against WCAG 2.2 AA and its best practices."""
+    page.evaluate(AXE.read_text())
+    tags = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]
+    found = page.evaluate("tags => axe.run(document, {runOnly: {type: 'tag', values: tags}})", tags)
+    return [f"{v['id']}: {v['help']} — {[n['html'][:160] for n in v['nodes']][:3]}" for v in found["violations"]]

@@ -1,0 +1,31 @@
+"""A database of their own for the tests of one kind, on the server that script/test has started."""
+
+import os
+from collections.abc import Iterator
+from contextlib import contextmanager
+
+from sqlalchemy import Engine, create_engine, make_url, text
+
+from shadbo.store.database import VARIABLE, engine, migrate
+
+
+@contextmanager
+def fresh_database(name: str) -> Iterator[tuple[str, Engine]]:
+    """An empty, migrated database; dropped afterwards. Yields its address and an engine on it."""
+    base = os.environ.get(VARIABLE)
+    assert base, "start the tests with script/test: it starts PostgreSQL"
+    url = make_url(base)
+    admin = create_engine(url.set(database="postgres"), isolation_level="AUTOCOMMIT")
+    with admin.connect() as c:
+        c.execute(text(f'drop database if exists "{name}" with (force)'))
+        c.execute(text(f'create database "{name}"'))
+    mine = url.set(database=name).render_as_string(hide_password=False)
+    migrate(mine)
+    e = engine(mine)
+    try:
+        yield mine, e
+    finally:
+        e.dispose()
+        with admin.connect() as c:
+            c.execute(text(f'drop database if exists "{name}" with (force)'))
+        admin.dispose()

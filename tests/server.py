@@ -1,0 +1,68 @@
+"""The real server as a process of its own, for tests that cut it off, and for the browser."""
+
+import os
+import socket
+import subprocess
+import sys
+import time
+import urllib.request
+from pathlib import Path
+
+from shadbo.store.database import VARIABLE
+
+LOG = Path(__file__).parents[1] / "var" / "log"
+
+
+def free_port() -> int:
+    with socket.socket() as s:
+        s.bind(("127.0.0.1", 0))
+        port: int = s.getsockname()[1]
+        return port
+
+
+class Server:
+    """``shadbo serve`` on a database; can be killed and started again at the same address."""
+
+    def __init__(self, database_url: str, name: str) -> None:
+        self.database_url = database_url
+        self.port = free_port()
+        self.log = LOG / f"server-{name}.log"
+        self.process: subprocess.Popen[bytes] | None = None
+
+    @property
+    def url(self) -> str:
+        return f"http://127.0.0.1:{self.port}"
+
+    def start(self) -> None:
+        self.log.parent.mkdir(parents=True, exist_ok=True)
+        with self.log.open("ab") as out:
+            self.process = subprocess.Popen(
+                [sys.executable, "-m", "shadbo", "serve", "--port", str(self.port)],
+                env={**os.environ, VARIABLE: self.database_url},
+                stdout=out,
+                stderr=out,
+            )
+        opener = urllib.request.build_opener(urllib.request.ProxyHandler({}))
+        for _ in range(150):
+            try:
+                with opener.open(f"{self.url}/api/health", timeout=2) as answer:
+                    if answer.status == 200:
+                        return
+            except OSError:
+                time.sleep(0.1)
+        raise RuntimeError(f"the server did not come up; see {self.log}")
+
+    def kill(self) -> None:
+        """At once, as when the power goes."""
+        if self.process is not None:
+            self.process.kill()
+            self.process.wait()
+            self.process = None
+
+    def stop(self) -> int:
+        """As Ctrl-C does; the exit status."""
+        assert self.process is not None
+        self.process.terminate()
+        status = self.process.wait(timeout=20)
+        self.process = None
+        return status
