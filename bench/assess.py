@@ -1,0 +1,53 @@
+"""assess(), advise() and drawing, per demo job. Run: python -m bench.assess
+
+Every round changes a reading by a hair, as typing does, so that nothing is served from a cache of sums.
+"""
+
+import time
+
+from bench.common import machine, show
+from shadbo.core.advise import advise
+from shadbo.core.assess import assess
+from shadbo.core.drawing.board import draw, draw_ladder
+from shadbo.core.edits import Edit, apply
+from shadbo.core.job import Job
+from shadbo.core.stations import stations
+from shadbo.demo.jobs import demo_jobs
+from shadbo.demo.shop import demo_shop
+
+ROUNDS = 120
+
+
+def variants(job: Job) -> list[Job]:
+    """The same job with its first reading moved by hundredths of a millimetre."""
+    at = f"pieces/{job.pieces[0].id}/detail/width_top"
+    width = job.pieces[0].detail.width_top
+    assert width is not None
+    return [apply(job, [Edit(at=at, to={"mm": width.mm + n / 100, "tool": "rule"})])[0] for n in range(ROUNDS)]
+
+
+def timed(what) -> float:
+    start = time.perf_counter()
+    what()
+    return (time.perf_counter() - start) * 1000
+
+
+def main() -> None:
+    shop = demo_shop()
+    print(machine())
+    for job in demo_jobs():
+        jobs = variants(job)
+        show(f"assess   {job.title}", [timed(lambda j=j: assess(j, shop)) for j in jobs], "median < 5 ms")
+        show(f"remedies {job.title}", [timed(lambda j=j: advise(j, shop)) for j in jobs[:40]], "< 150 ms")
+        plan = assess(job, shop)
+
+        def paint(plan=plan) -> None:
+            draw(plan, "edge", "mm")
+            draw_ladder(plan, "mm")
+            stations(plan)
+
+        show(f"drawing  {job.title}", [timed(paint) for _ in range(60)])
+
+
+if __name__ == "__main__":
+    main()
