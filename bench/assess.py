@@ -14,6 +14,7 @@ from shadbo.core.job import Job
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
+from shadbo.web.settle import settle
 
 ROUNDS = 120
 
@@ -35,6 +36,7 @@ def timed(what) -> float:
 def main() -> None:
     shop = demo_shop()
     print(machine())
+    settle()
     for job in demo_jobs():
         jobs = variants(job)
         show(f"assess   {job.title}", [timed(lambda j=j: assess(j, shop)) for j in jobs], "median < 5 ms")

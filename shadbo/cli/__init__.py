@@ -81,9 +81,12 @@ def _serve(args: argparse.Namespace) -> int:
     import uvicorn
 
     from shadbo.web.app import create_app
+    from shadbo.web.settle import settle
 
+    app = create_app()
+    settle()
     print(f"Shadbo is at http://127.0.0.1:{args.port}", flush=True)
-    uvicorn.run(create_app(), host="127.0.0.1", port=args.port, log_level="warning")
+    uvicorn.run(app, host="127.0.0.1", port=args.port, log_level="warning")
     return 0
 
 

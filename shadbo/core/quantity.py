@@ -9,8 +9,9 @@ source has a half-width, taken as rectangular; ``worst`` adds the half-widths, `
 expanded uncertainty for k = 2, never more than ``worst``.
 """
 
+import heapq
 import math
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Literal
 
@@ -142,15 +143,27 @@ class Quantity:
     def blame(self) -> "dict[Quantity, float]":
         """How far each independent source can move this value: one reverse sweep, on demand, kept."""
         if self._blame is None:
-            seen = set(_ancestry(self))
-            adjoint = dict.fromkeys(seen, 0.0)
-            adjoint[self] = 1.0
-            for q in sorted(seen, key=lambda q: -q.serial):
-                if q.args and adjoint[q]:
-                    for arg, slope in zip(q.args, q.local_slopes(), strict=True):
-                        adjoint[arg] += adjoint[q] * slope
-            parts = ((q, a * q.own_half_width()) for q, a in adjoint.items() if a)
-            self._blame = {q: part for q, part in parts if part}
+            adjoint: dict[Quantity, float] = {self: 1.0}
+            # Arguments are always older than what was made of them, so the youngest comes next: each
+            # node is settled before it is passed on, and what no error flows into is never visited.
+            todo = [(-self.serial, self)]
+            self._blame = {}
+            while todo:
+                _, q = heapq.heappop(todo)
+                share = adjoint[q]
+                if not share:
+                    continue
+                own = q.own_half_width()
+                if own:
+                    self._blame[q] = share * own
+                if not q.args:
+                    continue
+                for arg, slope in zip(q.args, q.local_slopes(), strict=True):
+                    if slope:
+                        if arg not in adjoint:
+                            adjoint[arg] = 0.0
+                            heapq.heappush(todo, (-arg.serial, arg))
+                        adjoint[arg] += share * slope
         return self._blame
 
     @property
@@ -174,15 +187,3 @@ class Quantity:
             source = max(self.blame().items(), key=lambda part: abs(part[1]))[0]
             return Verdict("measure", source)
         return Verdict("fine")
-
-
-def _ancestry(q: Quantity) -> Iterator[Quantity]:
-    seen = {q}
-    todo = [q]
-    while todo:
-        current = todo.pop()
-        yield current
-        for arg in current.args:
-            if arg not in seen:
-                seen.add(arg)
-                todo.append(arg)

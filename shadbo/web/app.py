@@ -1,24 +1,19 @@
 """The application: API and front end from one process, at one address."""
 
 import os
-from collections.abc import Awaitable, Callable
 from pathlib import Path
 
-from fastapi import FastAPI, HTTPException, Request, Response
+from fastapi import FastAPI, HTTPException
 from fastapi.responses import FileResponse
 from fastapi.staticfiles import StaticFiles
 from sqlalchemy import Engine
-from starlette.middleware.gzip import GZipMiddleware
 
 from shadbo.store.database import VARIABLE, engine
 from shadbo.web import problems
+from shadbo.web.headers import Headers
 from shadbo.web.routers import house, jobs, lengths, plans
 
 FRONTEND = Path(__file__).parents[2] / "frontend" / "dist"
-POLICY = (
-    "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self' data:; "
-    "object-src 'none'; base-uri 'none'; frame-ancestors 'none'"
-)
 
 
 def create_app(database: Engine | None = None, frontend: Path = FRONTEND) -> FastAPI:
@@ -29,18 +24,7 @@ def create_app(database: Engine | None = None, frontend: Path = FRONTEND) -> Fas
     app.state.engine = database
     app.state.workshop = None
     problems.install(app)
-    app.add_middleware(GZipMiddleware, minimum_size=2000, compresslevel=1)
-
-    @app.middleware("http")
-    async def headers(request: Request, call_next: Callable[[Request], Awaitable[Response]]) -> Response:
-        response = await call_next(request)
-        response.headers["Content-Security-Policy"] = POLICY
-        response.headers["X-Content-Type-Options"] = "nosniff"
-        response.headers["Referrer-Policy"] = "same-origin"
-        if request.url.path.startswith("/api"):
-            response.headers["Cache-Control"] = "no-store"
-        return response
-
+    app.add_middleware(Headers)
     for router in (house.router, jobs.router, lengths.router, plans.router):
         app.include_router(router)
     _serve_frontend(app, frontend)

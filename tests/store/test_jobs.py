@@ -158,7 +158,7 @@ def test_no_method_reaches_into_another_workshop(session: Session):
     here = Jobs(session, "here")
     tried = {
         "get": lambda: here.get(101),
-        "document": lambda: here.document(101),
+        "laid_out": lambda: here.laid_out(101),
         "save": lambda: here.save(101, 2, [length(GAP, 9)], "save-here"),
         "undo": lambda: here.undo(101, "undo-here"),
         "redo": lambda: here.redo(101, "redo-here"),

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from itertools import combinations_with_replacement
 
 from shadbo.core.materials import PadStock
@@ -21,13 +22,26 @@ def pads_for(
     if wanted_mm <= DUST:
         return ()
 
-    def cost(layers: tuple[PadStock, ...]) -> tuple[float, int, float]:
-        off = sum(p.thick_mm for p in layers) - wanted_mm
+    def cost(stack: tuple[float, tuple[int, ...]]) -> tuple[float, int, float]:
+        off = stack[0] - wanted_mm
         far = -off if off <= DUST else off + thinner_by_mm
-        return round(far, 3), len(layers), sum(p.price_per_m2 for p in layers)
+        return round(far, 3), len(stack[1]), sum(stock[i].price_per_m2 for i in stack[1])
 
-    stacks = (s for n in range(most_layers + 1) for s in combinations_with_replacement(stock, n))
-    return min(stacks, key=cost)
+    stacks = _stacks(tuple(p.thick_mm for p in stock), most_layers)
+    near = min(abs(total - wanted_mm) for total, _ in stacks) + thinner_by_mm + DUST
+    _, layers = min((x for x in stacks if abs(x[0] - wanted_mm) <= near), key=cost)
+    return tuple(stock[i] for i in layers)
+
+
+@lru_cache(maxsize=64)
+def _stacks(thick_mm: tuple[float, ...], most_layers: int) -> tuple[tuple[float, tuple[int, ...]], ...]:
+    """Every stack of up to so many layers: its thickness, and which layers it has."""
+    indexes = range(len(thick_mm))
+    return tuple(
+        (sum(thick_mm[i] for i in layers), layers)
+        for n in range(most_layers + 1)
+        for layers in combinations_with_replacement(indexes, n)
+    )
 
 
 def shortest_screw(least_mm: float, most_mm: float, lengths_mm: Sequence[float]) -> tuple[float, bool]:

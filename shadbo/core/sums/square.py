@@ -137,6 +137,9 @@ def even_placement(across: Coefficients, upright: Coefficients) -> tuple[float, 
     Each row ``(g, gx, gy, gt)`` is one gap: ``g + gx·right + gy·up + gt·turn`` (turns are small, so this is
     linear). Minimises the larger of the two spreads (across, upright), then their sum, by linear programming.
     """
+    spreads = (max(g for g, *_ in gaps) - min(g for g, *_ in gaps) for gaps in (across, upright))
+    if max(spreads) < 1e-9:
+        return 0.0, 0.0, 0.0
     # right, up, turn·1000, low_x, high_x, low_y, high_y, spread
     cost = np.array([0, 0, 0, -1e-3, 1e-3, -1e-3, 1e-3, 1.0])
     rows, bounds = [], []

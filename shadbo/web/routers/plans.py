@@ -13,6 +13,7 @@ from shadbo.core.drawing.marks import Fit
 from shadbo.core.edits import Edit, apply, as_typed
 from shadbo.core.job import Job
 from shadbo.core.lengths import System
+from shadbo.core.shop import Shop
 from shadbo.files import job_file, plan_table
 from shadbo.store.jobs import Jobs
 from shadbo.web.bodies import Advice, Ask
@@ -30,16 +31,16 @@ def _json(adapter: TypeAdapter[Any], value: object) -> Response:
     return Response(adapter.dump_json(value), media_type="application/json")
 
 
-def _job(jobs: Jobs, job_id: int, edits: list[Edit], system: System) -> tuple[int, Job]:
-    version, job = jobs.document(job_id)
-    return version, apply(job, as_typed(edits, system))[0] if edits else job
+def _job(jobs: Jobs, job_id: int, edits: list[Edit], system: System) -> tuple[int, Job, Shop]:
+    version, job, shop = jobs.laid_out(job_id)
+    return version, apply(job, as_typed(edits, system))[0] if edits else job, shop
 
 
 @router.post("/{job_id}/plan", response_model=PlanView)
 def live_plan(jobs: JobsDep, job_id: int, body: Ask) -> Response:
     """The plan of a job with edits that are not saved yet, drawn."""
-    version, job = _job(jobs, job_id, body.edits, body.system)
-    plan = assess(job, jobs.shop())
+    version, job, shop = _job(jobs, job_id, body.edits, body.system)
+    plan = assess(job, shop)
     hold = Fit(body.hold.scale, body.hold.x0, body.hold.y0) if body.hold else None
     return _json(_PLAN, plan_view(plan, version, body.view, body.system, hold, body.open))
 
@@ -47,23 +48,23 @@ def live_plan(jobs: JobsDep, job_id: int, body: Ask) -> Response:
 @router.post("/{job_id}/remedies", response_model=AdviceView)
 def remedies(jobs: JobsDep, job_id: int, body: Advice) -> Response:
     """The findings with the remedies that were tried and help."""
-    version, job = _job(jobs, job_id, body.edits, body.system)
-    plan = advise(job, jobs.shop())
+    version, job, shop = _job(jobs, job_id, body.edits, body.system)
+    plan = advise(job, shop)
     return _json(_ADVICE, AdviceView(version, tuple(finding_view(f) for f in plan.findings)))
 
 
 @router.get("/{job_id}/file", response_class=Response)
 def as_file(jobs: JobsDep, job_id: int) -> Response:
     """The job as a file."""
-    _, job = jobs.document(job_id)
+    _, job, _ = jobs.laid_out(job_id)
     return _download(job_file.write(job), "application/json", f"job-{job_id}.json")
 
 
 @router.get("/{job_id}/figures", response_class=Response)
 def as_figures(jobs: JobsDep, job_id: int) -> Response:
     """Every figure of the plan as CSV."""
-    _, job = jobs.document(job_id)
-    return _download(plan_table.as_csv(assess(job, jobs.shop())), "text/csv", f"job-{job_id}.csv")
+    _, job, shop = jobs.laid_out(job_id)
+    return _download(plan_table.as_csv(assess(job, shop)), "text/csv", f"job-{job_id}.csv")
 
 
 @router.get("/{job_id}/drawings/{view}", response_class=Response)
@@ -71,8 +72,8 @@ def as_drawing(jobs: JobsDep, job_id: int, view: str, system: System = "mm") -> 
     """One view as SVG."""
     if view not in get_args(ViewName):
         raise HTTPException(404, f"There is no view “{view}”")
-    _, job = jobs.document(job_id)
-    svg = draw(assess(job, jobs.shop()), view, system).svg  # type: ignore[arg-type]
+    _, job, shop = jobs.laid_out(job_id)
+    svg = draw(assess(job, shop), view, system).svg  # type: ignore[arg-type]
     return _download(svg, "image/svg+xml", f"job-{job_id}-{view}.svg")
 
 
