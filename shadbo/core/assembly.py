@@ -47,7 +47,10 @@ class Part:
 
 @dataclass(frozen=True, slots=True)
 class Fixing:
-    """One place of a join, in the front plane, and how far along its side from the outer corner."""
+    """One place of a join, in the front plane.
+
+    ``along`` is from the outer corner: the left one seen from behind, the upper one on upright rails.
+    """
 
     at: Dot
     side: Side

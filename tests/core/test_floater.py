@@ -135,12 +135,12 @@ def test_pads_come_from_stock_and_the_face_is_taken_from_them():
 
 def test_screws_keep_clear_of_keys_braces_and_hangers():
     detail = canvas(w=900, h=600).model_copy(
-        update={"braces": canvas(braces=[{"id": "b", "at": {"mm": 450}}]).braces}
+        update={"braces": canvas(braces=[{"id": "b", "at": {"mm": 300}}]).braces}
     )
     p = plan(job(detail))
     top = sorted(f.along.value for j in p.assembly.joins for f in j.fixings if f.side == "top")
     wall_and_gap = 9 + 6
-    brace = wall_and_gap + 450
+    brace = p.desk.sheet["frame.outside_width"].value - (wall_and_gap + 300)
     assert all(abs(x - brace) >= 25 - 1 for x in top)
     assert top[0] >= wall_and_gap + 45 + 30
     assert max(b - a for a, b in pairwise(top)) <= 351
@@ -179,3 +179,13 @@ def test_moving_one_mark_moves_the_plan_by_no_more_than_the_sum_allows():
     a, b = (plan(job(), None, length("options/floater/gap", g)) for g in (6, 6.5))
     assert value(b, "rail.width") - value(a, "rail.width") == 1
     assert value(b, "rail.total") - value(a, "rail.total") == 4
+
+
+def test_holes_count_from_the_left_as_seen_from_behind():
+    detail = canvas(w=900, h=600, braces=[{"id": "b", "at": {"mm": 300}}])
+    p = plan(job(detail))
+    for fixing in (f for f in p.assembly.joins[0].fixings if f.side in ("top", "bottom")):
+        left_from_behind = p.desk.sheet["frame.outside_width"].value / 2
+        assert fixing.at[0] == pytest.approx(left_from_behind - fixing.along.value)
+    for fixing in (f for f in p.assembly.joins[0].fixings if f.side in ("left", "right")):
+        assert fixing.at[1] == pytest.approx(p.desk.sheet["frame.outside_height"].value / 2 - fixing.along.value)

@@ -6,10 +6,11 @@ import math
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from scipy.optimize import minimize
+from scipy.optimize import linprog, minimize
 from shapely import LineString, Point, Polygon
 from shapely.affinity import rotate, translate
 
+from shadbo.core.sums.programme import least
 from shadbo.core.sums.square import second_diagonal
 from tests.making import DEEP, canvas, job, plan, reading, shop
 
@@ -97,6 +98,21 @@ def test_four_sides_and_a_diagonal_fix_the_other(w, h, dw, dh, shift):
         d.width_top.mm, d.width_bottom.mm, d.height_left.mm, d.height_right.mm, d.diagonal_down.mm
     )
     assert other == pytest.approx(d.diagonal_up.mm, abs=1e-6)
+
+
+@given(st.lists(st.floats(-9, 9), min_size=4, max_size=4), st.lists(st.floats(1, 9), min_size=5, max_size=5))
+def test_the_solver_against_another_front_end_and_method(slopes, bounds):
+    """A bounded programme in two unknowns, against SciPy's linprog with the interior-point method."""
+    walls = [(1.0, 0.0), (-1.0, 0.0), (0.0, 1.0), (0.0, -1.0), (slopes[2] / 9, slopes[3] / 9)]
+    rows = [(((0, a), (1, b)), bound) for (a, b), bound in zip(walls, bounds, strict=True)]
+    ours = least(slopes[:2], rows)
+    theirs = linprog(slopes[:2], A_ub=walls, b_ub=bounds, bounds=[(None, None)] * 2, method="highs-ipm")
+    assert slopes[0] * ours[0] + slopes[1] * ours[1] == pytest.approx(theirs.fun, abs=1e-6)
+
+
+def test_a_programme_without_an_end_is_an_error():
+    with pytest.raises(ArithmeticError):
+        least([1.0], [(((0, 1.0),), 5.0)])
 
 
 def test_sides_that_no_diagonal_allows():

@@ -117,7 +117,7 @@ export function ToldRow({ q }: { q: Question }) {
           <Frac>{say(q.note)}</Frac>
         </span>
       </span>
-      <span className="text-right text-[19px] font-bold">
+      <span className="min-w-28 text-right text-[19px] font-bold">
         <Frac>{say(q.value)}</Frac>
       </span>
     </>

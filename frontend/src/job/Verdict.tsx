@@ -11,6 +11,13 @@ const TONES: Record<string, string> = {
   note: "bg-board",
 };
 
+const NEXT: Record<string, string> = {
+  "to cut": "Next: cut the rails, and write down what came off the saw.",
+  cutting: "Next: join the frame, then measure its inside at both ends and the middle.",
+  made: "Next: set the canvas with its shims, fasten it, look from the front, hang it.",
+  "handed over": "It has been handed over.",
+};
+
 /** One sentence on how the job stands, and what would mend it. */
 export function Verdict({ onStation }: { onStation: (name: string) => void }) {
   const [session, { plan, advice }] = useSession();
@@ -33,7 +40,7 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
             </>
           ) : (
             <>
-              <strong>It fits.</strong> State: {plan.state}.
+              <strong>It fits.</strong> {NEXT[plan.state]}
             </>
           )}
         </p>

@@ -180,12 +180,13 @@ def _mount(desk: Desk, assembly: Assembly) -> list[Question]:
     for side in ("top", "left"):
         places = [s[k] for k in s.named if k.startswith(f"screw.{side}.")]
         both_sides = "top and bottom" if side == "top" else "left and right"
+        start = "from the left, seen from behind" if side == "top" else "from the top"
         rows.append(
             told(
                 f"Holes, {both_sides}",
                 _list(desk, places),
                 places[0].key if places else "",
-                "from the corner",
+                start,
             )
         )
     for side in ("left", "right", "top", "bottom"):

@@ -46,9 +46,10 @@ def screw_length(
 def keep_outs(
     desk: Desk, detail: StretchedCanvas, offset_mm: float, length_mm: float, side: Side, hanger_down_mm: float
 ) -> list[KeepOut]:
-    """Stretches of a side without screws, from the frame's outer corner (left end, or top end).
+    """Stretches of a side without screws, from the frame's outer corner.
 
-    ``offset_mm`` is wall and gap: from the frame's outer edge to the canvas.
+    Holes are drilled from behind, so rails that lie across count from the left as seen from behind, upright
+    ones from the top. ``offset_mm`` is wall and gap: from the frame's outer edge to the canvas.
     """
     p = desk.practice
     face = detail.bar_face.mm if detail.bar_face else 0.0
@@ -59,7 +60,9 @@ def keep_outs(
     runs = "down" if side in ("top", "bottom") else "across"
     for brace in detail.braces:
         if brace.runs == runs:
-            at, half = offset_mm + brace.at.mm, brace.width.mm / 2 + p.clear_of_mm
+            half = brace.width.mm / 2 + p.clear_of_mm
+            at = offset_mm + brace.at.mm
+            at = length_mm - at if runs == "down" else at
             out.append(KeepOut(at - half, at + half, "a brace"))
     if side in ("left", "right"):
         out.append(KeepOut(hanger_down_mm - HANGER_HALF_MM, hanger_down_mm + HANGER_HALF_MM, "a hanger"))
@@ -107,7 +110,7 @@ def place_screws(
 
 
 def _dot(side: Side, along: float, line: float, width: float, height: float) -> Dot:
-    x, y = along - width / 2, height / 2 - along
+    x, y = width / 2 - along, height / 2 - along
     return {
         "top": (x, height / 2 - line),
         "bottom": (x, line - height / 2),

@@ -204,7 +204,7 @@ def _back(f: FloaterSums) -> list[Dimension]:
     for side, runs in (("top", "across"), ("left", "upright")):
         here = [x for x in f.fixings if x.side == side]
         for lane, fixing in enumerate(here, 1):
-            start: Dot = (-w, h)
+            start: Dot = (w, h) if runs == "across" else (-w, h)
             end: Dot = (fixing.at[0], h) if runs == "across" else (-w, fixing.at[1])
             edge = "high" if runs == "across" else "low"
             out.append(Dimension("back", start, end, fixing.along, runs, lane, edge))  # type: ignore[arg-type]

@@ -7,11 +7,9 @@ import math
 from dataclasses import dataclass
 from functools import lru_cache
 
-import numpy as np
-from scipy.optimize import linprog
-
 from shadbo.core.quantity import Quantity
 from shadbo.core.sheet import Sheet
+from shadbo.core.sums.programme import Row, least
 from shadbo.core.units import MM, ONE
 
 Point = tuple[Quantity, Quantity]
@@ -140,23 +138,18 @@ def even_placement(across: Coefficients, upright: Coefficients) -> tuple[float, 
     spreads = (max(g for g, *_ in gaps) - min(g for g, *_ in gaps) for gaps in (across, upright))
     if max(spreads) < 1e-9:
         return 0.0, 0.0, 0.0
-    # right, up, turn·1000, low_x, high_x, low_y, high_y, spread
-    cost = np.array([0, 0, 0, -1e-3, 1e-3, -1e-3, 1e-3, 1.0])
-    rows, bounds = [], []
-    for gaps, low, high in ((across, 3, 4), (upright, 5, 6)):
+    # Unknowns: right, up, turn·1000, and the low and high gap of both directions, and the larger spread.
+    low_high = ((3, 4), (5, 6))
+    spread = 7
+    rows: list[Row] = []
+    for gaps, (low, high) in zip((across, upright), low_high, strict=True):
         for g, gx, gy, gt in gaps:
-            below = np.zeros(8)
-            below[[0, 1, 2, low]] = -gx, -gy, -gt / 1000, 1
-            above = np.zeros(8)
-            above[[0, 1, 2, high]] = gx, gy, gt / 1000, -1
-            rows += [below, above]
-            bounds += [g, -g]
-        spread = np.zeros(8)
-        spread[[low, high, 7]] = -1, 1, -1
-        rows.append(spread)
-        bounds.append(0)
-    result = linprog(cost, A_ub=np.array(rows), b_ub=np.array(bounds), bounds=[(None, None)] * 8, method="highs")
-    right, up, turn = (float(v) if abs(v) > 1e-9 else 0.0 for v in result.x[:3])
+            rows.append((((0, -gx), (1, -gy), (2, -gt / 1000), (low, 1.0)), g))
+            rows.append((((0, gx), (1, gy), (2, gt / 1000), (high, -1.0)), -g))
+        rows.append((((low, -1.0), (high, 1.0), (spread, -1.0)), 0.0))
+    tie = 1e-3
+    cost = [0, 0, 0, -tie, tie, -tie, tie, 1.0]
+    right, up, turn = (v if abs(v) > 1e-9 else 0.0 for v in least(cost, rows)[:3])
     return turn / 1000, right, up
 
 
