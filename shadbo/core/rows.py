@@ -97,7 +97,7 @@ def pin_row(desk: Desk, key: str, label: str = "") -> Question:
 def told(label: str, value: Both | str, key: str = "", note: Both | str = "") -> Question:
     """Something the plan says, to read and not to fill in."""
     return Question(
-        id=f"told:{label}",
+        id=f"told:{label}:{key}",
         kind="told",
         label=label,
         value=both(value) if isinstance(value, str) else value,

@@ -198,8 +198,8 @@ def _mount(desk: Desk, assembly: Assembly) -> list[Question]:
                 "holds the gap while you fasten",
             )
         )
-    for op in join.operations:
-        rows.append(told("At the drill", op))
+    for n, op in enumerate(join.operations, 1):
+        rows.append(told(f"At the drill, {n}", op))
     rows.append(
         care("Eye protection at the drill. Lay the canvas face down on a clean blanket, nothing under the cloth.")
     )

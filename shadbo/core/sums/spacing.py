@@ -60,12 +60,10 @@ def _clear(length_mm: float, keep_outs: Iterable[KeepOut]) -> list[tuple[float, 
     clear: list[tuple[float, float]] = []
     at = 0.0
     for out in sorted(keep_outs, key=lambda k: k.start_mm):
-        if out.start_mm > at + DUST:
-            clear.append((at, min(out.start_mm, length_mm)))
+        clear.append((at, min(out.start_mm, length_mm)))
         at = max(at, out.end_mm)
-    if at < length_mm - DUST:
-        clear.append((at, length_mm))
-    return [(a, b) for a, b in clear if b >= a]
+    clear.append((at, length_mm))
+    return [(a, b) for a, b in clear if b > a + DUST]
 
 
 def _nearest_clear(at: float, clear: Sequence[tuple[float, float]]) -> float:
