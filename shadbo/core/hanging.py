@@ -7,8 +7,7 @@ from shadbo.core.desk import Desk
 from shadbo.core.materials import SPECIFIC_GRAVITY, Hanger, HangerKind, Wire
 from shadbo.core.quantity import Quantity
 from shadbo.core.sums import hang as sums
-from shadbo.core.sums.weight import GRAVITY_N_PER_KG
-from shadbo.core.units import MM, ONE
+from shadbo.core.units import GRAVITY_N_PER_KG, MM, ONE
 
 
 @dataclass(frozen=True, slots=True)

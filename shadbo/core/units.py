@@ -27,6 +27,12 @@ MONEY = unit(money=1)
 MONEY_PER_MM = unit(money=1, mm=-1)
 
 
+GRAVITY_N_PER_KG = 9.80665
+"""Standard acceleration of free fall (3rd CGPM, 1901; ISO 80000-3)."""
+KG_PER_POUND = 0.45359237
+"""Exactly (1959 agreement)."""
+
+
 @cache
 def combine(a: Unit, b: Unit, sign: int) -> Unit:
     """The unit of a product (sign 1) or of a quotient (sign −1)."""

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from shadbo.core.lengths import Both, Mark, texts
 from shadbo.core.quantity import Quantity
 from shadbo.core.sheet import Way
-from shadbo.core.units import KG, MM, MM2, MONEY, N
+from shadbo.core.units import GRAVITY_N_PER_KG, KG, KG_PER_POUND, MM, MM2, MONEY, N
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,9 +35,9 @@ def value_text(q: Quantity, mark: Mark) -> Both:
     if q.unit == MM:
         return length(q.value, mark, q.way)
     if q.unit == KG:
-        return both(f"{q.value:.2f} kg" if q.value < 10 else f"{q.value:.1f} kg")
+        return Both(f"{q.value:.2f} kg" if q.value < 10 else f"{q.value:.1f} kg", f"{q.value / KG_PER_POUND:.1f} lb")
     if q.unit == N:
-        return both(f"{q.value:.0f} N")
+        return Both(f"{q.value:.0f} N", f"{q.value / (KG_PER_POUND * GRAVITY_N_PER_KG):.0f} lbf")
     if q.unit == MM2:
         return Both(f"{q.value / 1e6:.3f} m²", f"{q.value / 25.4**2:.0f} in²")
     if q.unit == MONEY:

@@ -7,8 +7,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from shadbo.core.lengths import parse
-from shadbo.core.sums.weight import GRAVITY_N_PER_KG
+from shadbo.core.lengths import Mark, parse
+from shadbo.core.sheet import Sheet
+from shadbo.core.units import GRAVITY_N_PER_KG, KG, N
+from shadbo.core.words import value_text
 
 UREG = pint.UnitRegistry()
 NAMES = {"mm": "millimetre", "cm": "centimetre", "m": "metre", "in": "inch", '"': "inch"}
@@ -31,3 +33,13 @@ def test_feet_inches_and_thirty_seconds(feet: int, inches: int, part: int):
 
 def test_standard_gravity():
     assert UREG.Quantity(1, "standard_gravity").to("newton/kilogram").magnitude == GRAVITY_N_PER_KG
+
+
+@given(st.floats(0.1, 60))
+def test_pounds_and_pound_forces(kg: float):
+    sheet = Sheet()
+    mark = Mark.named("1/16 in")
+    pounds = UREG.Quantity(kg, "kilogram").to("pound").magnitude
+    assert value_text(sheet.number(kg, KG), mark).inch == f"{pounds:.1f} lb"
+    force = UREG.Quantity(kg * 9.80665, "newton").to("pound_force").magnitude
+    assert float(value_text(sheet.number(kg * 9.80665, N), mark).inch.split()[0]) == pytest.approx(force, abs=0.51)

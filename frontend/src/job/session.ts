@@ -157,8 +157,9 @@ export class JobSession {
   edit(edits: Edit[], at = "") {
     const { [at]: _, ...drafts } = this.state.drafts;
     const { [at]: __, ...clashes } = this.state.clashes;
+    const { [at]: ___, ...errors } = this.state.errors;
     const batch = { id: newId(), edits, typed: this.state.drafts[at]?.typed ?? "" };
-    this.set({ drafts, clashes, pending: [...this.state.pending, batch], advice: null, trouble: "" });
+    this.set({ drafts, clashes, errors, pending: [...this.state.pending, batch], advice: null, trouble: "" });
     this.ask(false);
     void this.flush();
   }
@@ -190,11 +191,11 @@ export class JobSession {
     }
   }
 
+  /** Edits that are not saved yet; what cannot be read stands aside, so that the rest is still planned. */
   private unsaved(): Edit[] {
-    return [
-      ...this.state.pending.flatMap((b) => b.edits),
-      ...Object.values(this.state.drafts).map((d) => d.edit),
-    ];
+    const { pending, drafts, errors } = this.state;
+    const readable = Object.entries(drafts).filter(([at]) => !errors[at]);
+    return [...pending.flatMap((b) => b.edits), ...readable.map(([, draft]) => draft.edit)];
   }
 
   private ask(hold: boolean) {
@@ -213,22 +214,24 @@ export class JobSession {
       try {
         const params = { path: { job_id: this.id } };
         const next = await got(api.POST("/api/jobs/{job_id}/plan", { params, body }));
-        this.set({ plan: next, plannedAt: Date.now(), link: "ok", errors: {} });
+        this.set({ plan: next, plannedAt: Date.now(), link: "ok" });
         if (!this.hold) this.later("advice", ADVICE_MS, () => void this.advise());
       } catch (e) {
-        if (e instanceof Refused) this.blame(e.problem);
+        if (e instanceof Refused) this.asked = this.blame(e.problem) || this.asked;
         else this.lost(e);
       }
     }
     this.asking = false;
   }
 
-  /** Put a refusal at the field that it is about. */
-  private blame(problem: Problem) {
+  /** Put a refusal at the field that it is about; true when that field was not known to be wrong before. */
+  private blame(problem: Problem): boolean {
     const wrong = problem.errors?.[0];
     const place = Object.keys(this.state.drafts).find((at) => wrong?.at.startsWith(at));
+    const news = Boolean(place && !this.state.errors[place]);
     if (wrong && place) this.set({ errors: { ...this.state.errors, [place]: wrong.message } });
     else this.set({ trouble: wrong ? `${wrong.at}: ${wrong.message}` : problem.detail || problem.title });
+    return news;
   }
 
   private async advise() {

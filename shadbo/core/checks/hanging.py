@@ -8,7 +8,7 @@ from shadbo.core.edits import Edit
 from shadbo.core.findings import Finding, Proposal
 from shadbo.core.materials import HangerKind
 from shadbo.core.shop import asked_kg, safe_kg
-from shadbo.core.sums.weight import GRAVITY_N_PER_KG
+from shadbo.core.units import GRAVITY_N_PER_KG
 from shadbo.core.words import Mm, both, length
 
 NAMES: dict[HangerKind, str] = {

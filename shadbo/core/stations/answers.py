@@ -47,7 +47,7 @@ def answer(plan: Plan, name: StationName) -> tuple[Both, Both]:
         )
     if name == "mount":
         return say(mark, "{} screws, {}", f"{s['screw.count'].value:.0f}", s["screw.length"]), say(
-            mark, "line {} in", s["screw.line"]
+            mark, "screw line {}", s["screw.line"]
         )
     if name == "parts":
         cut = sum(1 for k in job.pins if k.startswith("rail."))

@@ -4,8 +4,7 @@ import math
 
 from shadbo.core.quantity import Quantity
 from shadbo.core.sheet import Sheet
-from shadbo.core.sums.weight import GRAVITY_N_PER_KG
-from shadbo.core.units import MM, N_PER_KG, N
+from shadbo.core.units import GRAVITY_N_PER_KG, MM, N_PER_KG, N
 
 
 def force(sheet: Sheet, mass: Quantity) -> Quantity:

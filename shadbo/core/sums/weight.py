@@ -8,9 +8,6 @@ from shadbo.core.units import KG_PER_MM2, KG_PER_MM3
 AREA_KG_PER_M2 = {"canvas with paint": 0.6, "kraft paper": 0.08}
 """Usual masses by area, common practice, no source."""
 
-GRAVITY_N_PER_KG = 9.80665
-"""Standard acceleration of free fall (3rd CGPM, 1901; ISO 80000-3)."""
-
 
 def solid(sheet: Sheet, species: Species, *sides: Quantity) -> Quantity:
     """Mass in kg of a body: three lengths, or an area and a length, times the species' density."""

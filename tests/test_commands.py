@@ -1,0 +1,53 @@
+"""The start command, run as a person runs it: in a terminal, stopped with Ctrl-C."""
+
+import os
+import pty
+import select
+import time
+import urllib.request
+from pathlib import Path
+
+from tests.server import free_port
+
+ROOT = Path(__file__).parents[1]
+
+
+def test_the_demo_serves_and_stops_cleanly():
+    port = free_port()
+    pid, terminal = pty.fork()
+    if pid == 0:
+        os.chdir(ROOT)
+        os.environ["PORT"] = str(port)
+        os.execv("script/demo", ["script/demo"])
+    said, asked, end = b"", False, time.monotonic() + 120
+    while time.monotonic() < end:
+        ready, _, _ = select.select([terminal], [], [], 0.5)
+        if ready:
+            try:
+                part = os.read(terminal, 4096)
+            except OSError:
+                break
+            if not part:
+                break
+            said += part
+        if b"is at http://127.0.0.1:" in said and not asked:
+            address = said.decode().split("is at ")[1].split()[0]
+            assert answers(address)
+            os.write(terminal, b"\x03")
+            asked = True
+    _, status = os.waitpid(pid, 0)
+    assert asked, said.decode()
+    assert os.waitstatus_to_exitcode(status) == 0, said.decode()
+    assert b"stopped" in said
+    assert not answers(address)
+
+
+def answers(address: str) -> bool:
+    opener = urllib.request.build_opener(urllib.request.ProxyHandler({}))
+    for _ in range(40):
+        try:
+            with opener.open(f"{address}/api/health", timeout=2) as answer:
+                return answer.status == 200
+        except OSError:
+            time.sleep(0.1)
+    return False
