@@ -31,7 +31,7 @@ def main() -> None:
 
         shot("rack", "/")
         shot("measure", "/jobs/104?at=measure")
-        shot("display", "/jobs/103?at=display", "button:has-text('Skiff 32')")
+        shot("display", "/jobs/103?at=display", "[aria-haspopup=listbox]")
         shot("sizes", "/jobs/101?at=sizes")
         shot("depth", "/jobs/102?at=depth")
         shot("stop-and-working", "/jobs/103?at=depth", "text=Pad wanted")

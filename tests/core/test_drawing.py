@@ -70,6 +70,8 @@ def test_the_section_says_what_matters():
         "wall",
     ):
         assert words in said
+    proud = texts(draw(plan(DEMO["Lifeboat crew, night launch"], demo_shop()), "edge", "mm").svg)
+    assert "proud 12" in proud
     inches = texts(draw(plan(), "edge", "in").svg)
     assert "pad 3/16" in inches
     assert "screw line 31/32" in inches

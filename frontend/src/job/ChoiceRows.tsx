@@ -70,8 +70,9 @@ export function MenuRow({ q }: { q: Question }) {
         >
           <span className="whitespace-nowrap">{now?.label}</span>
           <span className="truncate text-[15px] font-normal text-soft">
-            <Frac>{say(now?.detail)}</Frac> ▾
+            <Frac>{say(now?.detail)}</Frac>
           </span>
+          <span aria-hidden="true">▾</span>
         </ListboxButton>
         <ListboxOptions className="absolute inset-x-0 top-full z-10 max-h-96 overflow-auto border border-ink bg-board focus:outline-none">
           {choices.map((c, i) => (

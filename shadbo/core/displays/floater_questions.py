@@ -135,7 +135,8 @@ def _pads(desk: Desk, assembly: Assembly) -> list[Question]:
         choice_row("options/floater/pads", "Pads made of", choices, decided is not None, key="pad.made", menu=True)
     )
     rows.append(pin_row(desk, "pad.made", "Pad, as stacked"))
-    rows.append(pin_row(desk, "face.made", "Face, as it came out"))
+    if s["face.made"].value > 0:
+        rows.append(pin_row(desk, "face.made", "Face, as it came out"))
     return rows
 
 

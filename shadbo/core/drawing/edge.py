@@ -10,6 +10,8 @@ from shadbo.core.words import number_text
 def dim_of(d: Dimension, mark: Mark, system: System) -> Dim:
     """A dimension of the assembly as an element, with its number and its plus-minus where that helps."""
     number = number_text(d.quantity, mark).pick(system)
+    if d.label == "proud":
+        number = number.removeprefix("−")  # the word says the direction
     text = f"{d.label} {number}" if d.label and d.role != "tape" else number
     key = d.label if d.label.startswith("canvas.") else d.quantity.key
     return Dim(d.start, d.end, text, d.runs, d.lane, d.edge, key, d.role)
