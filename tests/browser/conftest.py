@@ -67,6 +67,8 @@ def demo(database: tuple[str, Engine], empty: None) -> None:
 @pytest.fixture
 def page(chromium: Browser, server: Server) -> Iterator[Page]:
     """A page at 1280 × 800 that fails the test when the page itself throws."""
+    if server.process is None:  # a test that had cut it off has failed before it came back
+        server.start()
     context = chromium.new_context(viewport={"width": 1280, "height": 800}, base_url=server.url)
     page = context.new_page()
     thrown: list[str] = []
