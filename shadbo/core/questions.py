@@ -16,7 +16,6 @@ QuestionKind = Literal[
     "weight",
     "choice",
     "menu",
-    "number",
     "pin",
     "told",
     "care",

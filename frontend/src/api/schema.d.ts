@@ -693,7 +693,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "text" | "note" | "date" | "reading" | "length" | "weight" | "choice" | "menu" | "number" | "pin" | "told" | "care" | "act";
+            kind: "text" | "note" | "date" | "reading" | "length" | "weight" | "choice" | "menu" | "pin" | "told" | "care" | "act";
             /** Label */
             label: string;
             /**

@@ -207,7 +207,7 @@ class Floater:
             dimensions(sums),
             callouts(sums),
             "right rail, cut through",
-            _levers(desk),
+            _levers(),
             profile,
             held,
             outs,
@@ -249,10 +249,6 @@ def _frame_axis(
     return (first, middle, last), outside
 
 
-def _levers(desk: Desk) -> dict[str, str]:
+def _levers() -> dict[str, str]:
     names = ("profile", "gap", "face", "face_by", "pads", "screw_mm", "screw_from_corner", "screws_apart")
-    return {
-        **{name: f"{AT}/{name}" for name in names},
-        "depth": f"pieces/{desk.piece.id}/detail/depth",
-        "inside_pins": "frame.inside_{axis}.middle",
-    }
+    return {name: f"{AT}/{name}" for name in names}

@@ -5,7 +5,7 @@ from shadbo.core.quantity import Quantity
 from shadbo.core.sheet import Sheet
 from shadbo.core.units import KG_PER_MM2, KG_PER_MM3
 
-AREA_KG_PER_M2 = {"canvas with paint": 0.6, "kraft paper": 0.08}
+AREA_KG_PER_M2 = {"canvas with paint": 0.6}
 """Usual masses by area, common practice, no source."""
 
 
