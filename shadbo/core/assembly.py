@@ -9,15 +9,52 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Literal
 
+from shadbo.core.boards import FrameProfile
 from shadbo.core.lengths import Both
-from shadbo.core.materials import FloaterProfile, Species
+from shadbo.core.materials import FloaterProfile, HangerKind, PlainStock, Species
+from shadbo.core.mounts import MountPlan
 from shadbo.core.quantity import Quantity
 from shadbo.core.sums.spacing import KeepOut
 
 Dot = tuple[float, float]
 Ring = tuple[Dot, ...]
 Side = Literal["top", "right", "bottom", "left"]
-Hatch = Literal["wood", "stretcher", "pad", "cloth", "metal", "air", "none"]
+Hatch = Literal[
+    "wood",
+    "stretcher",
+    "pad",
+    "cloth",
+    "metal",
+    "air",
+    "none",
+    "glass",
+    "mat",
+    "mat inner",
+    "board",
+    "backing",
+    "paper",
+    "textile",
+    "puzzle",
+    "spacer",
+]
+Role = Literal[
+    "rail",
+    "piece",
+    "bar",
+    "brace",
+    "pad",
+    "shim",
+    "strip",
+    "glazing",
+    "mat",
+    "board",
+    "backing",
+    "spacer",
+    "packer",
+    "cover",
+    "clip",
+]
+Moulding = FloaterProfile | FrameProfile | PlainStock
 ViewName = Literal["edge", "front", "back", "parts"]
 
 
@@ -26,7 +63,7 @@ class Part:
     """A thing to cut, buy or receive. ``length`` is the long-point length of a mitred rail."""
 
     id: str
-    role: Literal["rail", "piece", "bar", "brace", "pad", "shim", "strip"]
+    role: Role
     name: str
     hatch: Hatch
     count: int = 1
@@ -43,6 +80,7 @@ class Part:
     key: str = ""
     to_cut: bool = False
     note: str = ""
+    price: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -128,12 +166,15 @@ class BackRail:
 
 @dataclass(frozen=True, slots=True)
 class Suitability:
-    """A moulding of the stock held against this piece: the pad it would need, and why it fails, if it does."""
+    """A moulding of the stock held against this piece: what it would need, and why it fails, if it does."""
 
-    profile: FloaterProfile
-    pad_mm: float
+    profile: Moulding
+    says: Both
     faults: tuple[str, ...]
     price: float
+    missing_mm: float = 0.0
+    ledge_mm: float = 0.0
+    size: Both = field(default_factory=lambda: Both("", ""))
 
     @property
     def fits(self) -> bool:
@@ -142,28 +183,55 @@ class Suitability:
 
 
 @dataclass(frozen=True, slots=True)
+class Room:
+    """The depth that the layers share: from the lip, or the frame's front edge, to its back."""
+
+    start_mm: float
+    end_mm: float
+    key: str
+    name: str
+
+
+@dataclass(frozen=True, slots=True)
+class Margins:
+    """Which lines of the sheet tell the air round the piece, and how far in from the outside it begins."""
+
+    word: str
+    inset_mm: float
+    said: str
+
+
+@dataclass(frozen=True, slots=True)
 class Assembly:
     """A display built from sums: everything that weight, hanging, checks and drawing need.
 
     ``levers`` names the choices that a check may propose to change, and where they stand in the job.
+    ``hangs`` limits the ways of hanging; empty leaves it to weight and size. ``back_rail`` is None where
+    there is no rail to screw a hanger to. ``answers`` are what the docket says, by station.
     """
 
     outside_width: Quantity
     outside_height: Quantity
     depth: Quantity
-    opening: tuple[Quantity, Quantity]
-    back_rail: BackRail
-    see_through: bool
+    back_rail: BackRail | None
     parts: tuple[Part, ...]
     joins: tuple[Join, ...]
     layers: tuple[Layer, ...]
     dimensions: tuple[Dimension, ...]
     callouts: tuple[Callout, ...]
     section_name: str
+    answers: Mapping[str, tuple[Both, Both]]
+    room: Room | None = None
+    margins: Margins | None = None
+    see_through: bool = False
+    glazed: bool = False
     levers: Mapping[str, str] = field(default_factory=dict)
-    moulding: FloaterProfile | None = None
+    moulding: Moulding | None = None
     mouldings: tuple[Suitability, ...] = ()
     keep_outs: Mapping[Side, list[KeepOut]] = field(default_factory=dict)
+    hangs: tuple[HangerKind, ...] = ()
+    mount: MountPlan | None = None
+    effort: str = ""
 
     def by_role(self, *roles: str) -> list[Part]:
         """Parts that play one of these roles."""

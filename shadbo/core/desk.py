@@ -52,3 +52,22 @@ class Desk:
         if decided is not None:
             return self.sheet.choose(key, label, decided.mm, MM, "decided for this job")
         return self.sheet.choose(key, label, default_mm, MM, source)
+
+    def largest_of_set(self, axis: str, size: Quantity) -> Quantity:
+        """The size that governs a set that shares one outside: the largest reading of every piece of it."""
+        if len(self.job.pieces) == 1 or not self.job.same_outside:
+            return size
+        fields = ("width_top", "width_middle", "width_bottom")
+        if axis == "height":
+            fields = ("height_left", "height_middle", "height_right")
+        others = []
+        for n, piece in enumerate(self.job.pieces[1:], 2):
+            readings = [r for f in fields if (r := getattr(piece.detail, f, None)) is not None]
+            if readings:
+                largest = max(readings, key=lambda r: r.mm)
+                others.append(self.read(f"set.{n}.{axis}", f"{piece.name or f'piece {n}'}, {axis}", largest))
+        if not others:
+            return size
+        return self.sheet.let(
+            f"set.{axis}", f"largest {axis} of the set", self.sheet.pick("largest", size, *others), "it governs all"
+        )

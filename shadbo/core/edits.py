@@ -96,7 +96,7 @@ def _enter(here: Any, name: str, edit: Edit) -> Any:  # noqa: ANN401
     return here[name]
 
 
-_LISTS = ("pieces", "braces")
+_LISTS = ("pieces", "braces", "edge_marks")
 
 
 def _set_item(items: list[Any], id_: str, new: Any, edit: Edit) -> Any:  # noqa: ANN401
@@ -132,6 +132,8 @@ def _path(loc: tuple[int | str, ...], data: object) -> str:
         if isinstance(here, list | tuple) and isinstance(part, int) and part < len(here):
             here = here[part]
             names.append(str(here.get("id", part)) if isinstance(here, dict) else str(part))
+        elif isinstance(here, dict) and part not in here and here.get("kind") == part:
+            continue  # the union's own tag is no place in the job
         else:
             here = here.get(part) if isinstance(here, dict) else None
             names.append(str(part))

@@ -21,7 +21,7 @@ def freezing_edits(before: Job | None, after: Job, shop: Shop) -> list[Edit]:
     if lever and plan.assembly.moulding is not None:
         edits.append(Edit(at=lever, to=plan.assembly.moulding.model_dump(mode="json")))
     pads = plan.assembly.levers.get("pads")
-    if pads and plan.assembly.by_role("pad"):
+    if pads and plan.assembly.by_role("pad") and pads.endswith("/pads"):
         names = [p.name.removeprefix("pad, ") for p in plan.assembly.by_role("pad") if p.key == "pad.across"]
         counts = {p.name.removeprefix("pad, "): p.count // 2 for p in plan.assembly.by_role("pad")}
         stock = {p.name: p for p in shop.stock.pads}

@@ -1,47 +1,16 @@
 """Hanging, planned from the assembly alone: kind by weight and size, places, loads, wall height."""
 
-from dataclasses import dataclass
-
 from shadbo.core.assembly import Assembly, Dot
 from shadbo.core.desk import Desk
-from shadbo.core.materials import SPECIFIC_GRAVITY, Hanger, HangerKind, Wire
+from shadbo.core.hang_plan import HangPlan
+from shadbo.core.hanging_plain import plan_plain
+from shadbo.core.materials import SPECIFIC_GRAVITY, Hanger, HangerKind
 from shadbo.core.quantity import Quantity
 from shadbo.core.sums import hang as sums
 from shadbo.core.units import GRAVITY_N_PER_KG, MM, ONE
 
-
-@dataclass(frozen=True, slots=True)
-class HangPlan:
-    """How the frame hangs. Places are in the front plane; ``reason`` says why this kind."""
-
-    kind: HangerKind
-    reason: str
-    hanger: Hanger | None
-    wire: Wire | None
-    weight: Quantity
-    down: Quantity
-    inwards: Quantity
-    places: tuple[Dot, ...]
-    hook_height: Quantity
-    hooks: tuple[float, ...]
-    screw_mm: float
-    into_wall: bool
-    screw_hold: Quantity | None
-    screw_load: Quantity | None
-    tension: Quantity | None = None
-    rise: Quantity | None = None
-    span: Quantity | None = None
-    hooks_apart: Quantity | None = None
-    angle_deg: float = 90.0
-    wire_length: Quantity | None = None
-    bumper_mm: float = 0.0
-
-    @property
-    def each_kg(self) -> float:
-        """Load on one hanger in kg: the wire's pull, half of the weight, or all of it."""
-        if self.tension is not None:
-            return self.tension.value / GRAVITY_N_PER_KG
-        return self.weight.value / (2 if self.kind == "straps" else 1)
+RAILED: tuple[HangerKind, ...] = ("wire", "straps", "cleat", "plate", "slanted hole")
+"""Kinds that are screwed to a rail."""
 
 
 def hanger_down(desk: Desk, outside_height: Quantity) -> Quantity:
@@ -58,8 +27,13 @@ def choose_kind(desk: Desk, weight_kg: float, assembly: Assembly) -> tuple[Hange
     """The kind of hanging by weight, size and see-through, and the reason."""
     p = desk.practice
     decided = desk.job.hanging.kind
-    if decided is not None:
+    allowed = assembly.hangs
+    if decided is not None and (decided in allowed or (not allowed and decided in RAILED)):
         return decided, "decided for this job"
+    if allowed:
+        return allowed[0], "as this display hangs"
+    if "two fixed points" in desk.job.hanging.demands or "no wire" in desk.job.hanging.demands:
+        return "straps", "the recipient asks for it"
     if weight_kg > p.fixed_points_over_kg or assembly.long_side_mm > p.fixed_points_over_mm:
         return "straps", "two fixed points: too heavy or too large for a wire"
     if assembly.see_through:
@@ -77,13 +51,16 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
     """Choose the hardware and place it. Needs ``hang.down`` on the sheet."""
     s, p, job = desk.sheet, desk.practice, desk.job.hanging
     kind, reason = choose_kind(desk, weight.value, assembly)
+    rail = assembly.back_rail
+    if rail is None or kind not in RAILED:
+        return plan_plain(desk, assembly, weight, kind, reason)
     each_kg = _load_on_each_kg(desk, assembly, kind, weight.value)
     hanger = job.hanger if job.hanger is not None and job.hanger.kind == kind else None
     hanger = hanger or desk.stock.hanger(kind, weight.value, each_kg, p.hardware_factor)
     load = s.let("hang.load", "weight that hangs", sums.force(s, weight))
     screw_mm, into_wall = _screw(assembly, hanger)
     width, height = assembly.outside_width, assembly.outside_height
-    if kind in ("plate", "cleat"):
+    if kind in ("plate", "cleat", "slanted hole"):
         inwards = s.let("hang.in", "hanger, from the frame's side", width / 2)
         down = s.choose(
             "hang.from_top",
@@ -94,7 +71,6 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
         )
         places: tuple[Dot, ...] = ((0.0, height.value / 2 - down.value),)
     else:
-        rail = assembly.back_rail
         across = rail.wall / 2 if into_wall else (rail.wall + rail.ledge) / 2
         inwards = s.cut("hang.in", "hangers, from the frame's side", across, "nearest", 1.0)
         down = s["hang.down"]
@@ -137,8 +113,12 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
 
 def _flattest_deg(desk: Desk, assembly: Assembly) -> float:
     """Slope of the wire over two hooks, the steepest that this frame allows."""
-    span = assembly.outside_width.value - assembly.back_rail.wall.value
+    span = assembly.outside_width.value - _wall_mm(assembly)
     return sums.wire_angle_deg(span, span / 3, _rise_mm(desk, span, desk.sheet["hang.down"].value))
+
+
+def _wall_mm(assembly: Assembly) -> float:
+    return assembly.back_rail.wall.value if assembly.back_rail else 0.0
 
 
 def _rise_mm(desk: Desk, span_mm: float, down_mm: float) -> float:
@@ -157,7 +137,7 @@ def _hooks(desk: Desk, span_mm: float, down_mm: float) -> int:
 def _load_on_each_kg(desk: Desk, assembly: Assembly, kind: HangerKind, weight_kg: float) -> float:
     """What one hanger carries, in kg, before its exact place is known: half, all, or the wire's pull."""
     if kind == "wire":
-        span = assembly.outside_width.value - assembly.back_rail.wall.value
+        span = assembly.outside_width.value - _wall_mm(assembly)
         down = desk.sheet["hang.down"].value
         hooks = desk.job.hanging.hooks or _hooks(desk, span, down)
         return sums.tension(weight_kg, span, span * (hooks - 1) / 3, _rise_mm(desk, span, down))
@@ -184,9 +164,9 @@ def _wire(desk: Desk, load: Quantity, width: Quantity, inwards: Quantity, down: 
 
 def _screw(assembly: Assembly, hanger: Hanger | None) -> tuple[float, bool]:
     """Longest hanger screw that stays 2 mm inside the wood, and whether it must go over the wall."""
-    if hanger is None:
-        return 0.0, False
     rail = assembly.back_rail
+    if hanger is None or rail is None:
+        return 0.0, False
     in_ledge = min(hanger.screw_mm, rail.thick_at_ledge.value - 2)
     in_wall = min(hanger.screw_mm, rail.thick_at_wall.value - 2)
     wall_takes_it = rail.wall.value >= 3 * hanger.screw_diameter_mm
@@ -198,7 +178,7 @@ def _screw(assembly: Assembly, hanger: Hanger | None) -> tuple[float, bool]:
 def _screw_hold(
     desk: Desk, assembly: Assembly, hanger: Hanger | None, screw_mm: float, pull: Quantity
 ) -> tuple[Quantity | None, Quantity | None]:
-    gravity = SPECIFIC_GRAVITY.get(assembly.back_rail.species)
+    gravity = SPECIFIC_GRAVITY.get(assembly.back_rail.species) if assembly.back_rail else None
     if hanger is None or gravity is None or screw_mm <= 0:
         return None, None
     s = desk.sheet

@@ -8,16 +8,20 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field, model_validator
 
-from shadbo.core.materials import FloaterProfile, Hanger, HangerKind, PadStock, Wire
-from shadbo.core.pieces import Piece
+from shadbo.core.materials import Hanger, HangerKind, Wire
+from shadbo.core.options import Options
+from shadbo.core.pieces import Brace, LooseCanvas, Piece, StretchedCanvas
 from shadbo.core.shop import Practice
 from shadbo.core.values import Id, Length, Line, Note, Reading, Value
 
 FORMAT = "shadbo-job"
 VERSION = 1
 
-Face = Literal["recessed", "flush", "proud"]
 Pins = dict[Annotated[str, Field(pattern=r"^[a-z][a-z0-9_.-]{0,60}$")], Reading]
+
+
+Demand = Literal["no wire", "acrylic only", "sealed back", "two fixed points", "label on the back"]
+"""What a recipient may ask for; checked when the back is closed."""
 
 
 class Owner(Value):
@@ -27,23 +31,18 @@ class Owner(Value):
     contact: Line = ""
 
 
-class FloaterOptions(Value):
-    """Choices for the floater. ``face_by`` is how far recessed or proud; holes are counted from the corner."""
-
-    profile: FloaterProfile | None = None
-    gap: Length | None = None
-    face: Face | None = None
-    face_by: Length | None = None
-    pads: tuple[PadStock, ...] | None = None
-    screw_mm: Annotated[float, Field(gt=0, le=200)] | None = None
-    screw_from_corner: Length | None = None
-    screws_apart: Length | None = None
-
-
-class Options(Value):
-    """Options of every display that was tried; switching back loses nothing."""
-
-    floater: FloaterOptions = FloaterOptions()
+DisplayKind = Literal[
+    "floater",
+    "canvas frame",
+    "plain floater",
+    "window mat",
+    "ready-made box",
+    "two-pane float",
+    "needlework frame",
+    "puzzle frame",
+    "backed",
+    "poster rails",
+]
 
 
 class Hanging(Value):
@@ -57,6 +56,8 @@ class Hanging(Value):
     hooks: Literal[1, 2] | None = None
     eye: Length | None = None
     place: Line = ""
+    wall: Literal["solid", "board", "doubtful"] | None = None
+    demands: tuple[Demand, ...] = ()
 
 
 class Job(Value):
@@ -70,7 +71,8 @@ class Job(Value):
     due: dt.date | None = None
     note: Note = ""
     pieces: Annotated[tuple[Piece, ...], Field(min_length=1, max_length=60)] = (Piece(id="piece"),)
-    display: Literal["floater"] = "floater"
+    display: DisplayKind = "floater"
+    same_outside: bool = True
     options: Options = Options()
     hanging: Hanging = Hanging()
     pins: Pins = Field(default_factory=dict)
@@ -81,7 +83,8 @@ class Job(Value):
     def _ids_once(self) -> "Job":
         for where, ids in (
             ("pieces", [p.id for p in self.pieces]),
-            *((f"pieces/{p.id}/detail/braces", [b.id for b in p.detail.braces]) for p in self.pieces),
+            *((f"pieces/{p.id}/detail/braces", [b.id for b in _braces(p)]) for p in self.pieces),
+            *((f"pieces/{p.id}/edge_marks", [m.id for m in p.edge_marks]) for p in self.pieces),
         ):
             if len(set(ids)) != len(ids):
                 raise ValueError(f"{where}: each id may stand only once")
@@ -91,6 +94,10 @@ class Job(Value):
         """The job as plain data: what the framer decided, and the format's own marks; no defaults."""
         data: dict[str, Any] = self.model_dump(mode="json", exclude_defaults=True)
         return {"format": FORMAT, "version": VERSION, **data, "pieces": [_piece(p) for p in self.pieces]}
+
+
+def _braces(piece: Piece) -> tuple[Brace, ...]:
+    return piece.detail.braces if isinstance(piece.detail, StretchedCanvas | LooseCanvas) else ()
 
 
 def _piece(piece: Piece) -> dict[str, Any]:

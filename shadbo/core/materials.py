@@ -76,7 +76,7 @@ class Screw(Value):
     price: Price = 0
 
 
-HangerKind = Literal["wire", "straps", "cleat", "plate"]
+HangerKind = Literal["wire", "straps", "cleat", "plate", "strips", "ledge", "cord", "slanted hole"]
 
 
 class Hanger(Value):

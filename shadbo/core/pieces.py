@@ -4,9 +4,11 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from shadbo.core.facts import Facts
 from shadbo.core.values import Id, Length, Line, Note, Reading, Value
 
 ValueClass = Literal["everyday", "dear", "irreplaceable"]
+EdgeName = Literal["top", "right", "bottom", "left"]
 
 
 class Brace(Value):
@@ -18,10 +20,18 @@ class Brace(Value):
     width: Length = Length(mm=40)
 
 
-class StretchedCanvas(Value):
-    """A canvas on its bars. Ends are read over cloth and folds; middles beside the folds; seen from the front."""
+class EdgeMark(Value):
+    """A signature, label or image near an edge: how far its far side reaches in from there."""
 
-    kind: Literal["stretched canvas"] = "stretched canvas"
+    id: Id
+    side: EdgeName = "bottom"
+    reach: Length
+    what: Line = "signature"
+
+
+class Sided(Value):
+    """Three widths, three heights, both diagonals and the thickness; seen from the front, top edge up."""
+
     width_top: Reading | None = None
     width_middle: Reading | None = None
     width_bottom: Reading | None = None
@@ -30,11 +40,98 @@ class StretchedCanvas(Value):
     height_right: Reading | None = None
     diagonal_down: Reading | None = None
     diagonal_up: Reading | None = None
+
+
+class StretchedCanvas(Sided):
+    """A canvas on its bars. Ends are read over cloth and folds; middles beside the folds; seen from the front."""
+
+    kind: Literal["stretched canvas"] = "stretched canvas"
     depth: Reading | None = None
     bar_face: Reading | None = None
     keyed: bool = True
     braces: tuple[Brace, ...] = ()
     edges: Literal["plain", "painted", "signed"] = "plain"
+
+
+class Margined(Sided):
+    """A flat piece with free margins round the image, and the strips that are to be trimmed away."""
+
+    margin_top: Reading | None = None
+    margin_right: Reading | None = None
+    margin_bottom: Reading | None = None
+    margin_left: Reading | None = None
+    trim_top: Length | None = None
+    trim_right: Length | None = None
+    trim_bottom: Length | None = None
+    trim_left: Length | None = None
+    keep: Length | None = None
+
+
+class LooseCanvas(Sided):
+    """Painted cloth off its bars: the painted area, the free cloth round it, and the bars it is to go on."""
+
+    kind: Literal["loose canvas"] = "loose canvas"
+    margin_top: Reading | None = None
+    margin_right: Reading | None = None
+    margin_bottom: Reading | None = None
+    margin_left: Reading | None = None
+    printed: bool = False
+    face_width: Length | None = None
+    face_height: Length | None = None
+    bar_depth: Length | None = None
+    bar_width: Length | None = None
+    edge: Literal["mirrored", "continued", "colour", "white"] | None = None
+    back_return: Length | None = None
+    pull: Length | None = None
+    corner_trim: Length | None = None
+    staples: Literal["back", "side"] = "back"
+    keyed: bool = True
+    braces: tuple[Brace, ...] = ()
+
+
+class Panel(Sided):
+    """A canvas board or painted panel."""
+
+    kind: Literal["panel"] = "panel"
+    thickness: Reading | None = None
+    material: Literal["canvas board", "hardboard", "mdf", "plywood"] = "canvas board"
+
+
+class Paper(Margined):
+    """A flat sheet: print, poster, drawing, certificate, photograph."""
+
+    kind: Literal["paper"] = "paper"
+    sort: Literal["print", "poster", "linen-backed poster", "drawing", "photograph", "certificate"] = "print"
+    thickness: Reading | None = None
+
+
+class Puzzle(Sided):
+    """A jigsaw puzzle, laid out."""
+
+    kind: Literal["puzzle"] = "puzzle"
+    thickness: Reading | None = None
+    state: Literal["loose", "taped", "glued"] = "loose"
+
+
+class Needlework(Margined):
+    """Needlework, quilted or woven textile: the design's size, and the free cloth round it."""
+
+    kind: Literal["needlework"] = "needlework"
+    thickness: Reading | None = None
+    straightest: EdgeName = "bottom"
+
+
+class PressedPlant(Sided):
+    """A plant pressed flat between acid-free sheets."""
+
+    kind: Literal["pressed plant"] = "pressed plant"
+    thickness: Reading | None = None
+    days_pressed: Annotated[int, Field(ge=0, le=3650)] | None = None
+
+
+Detail = Annotated[
+    StretchedCanvas | LooseCanvas | Panel | Paper | Puzzle | Needlework | PressedPlant, Field(discriminator="kind")
+]
 
 
 class Piece(Value):
@@ -47,4 +144,6 @@ class Piece(Value):
     condition: Note = ""
     never: Note = ""
     weight_kg: Annotated[float, Field(gt=0, le=500)] | None = None
-    detail: StretchedCanvas = StretchedCanvas()
+    facts: Facts = Facts()
+    edge_marks: tuple[EdgeMark, ...] = ()
+    detail: Detail = StretchedCanvas()

@@ -7,7 +7,7 @@ from shadbo.core.assembly import Assembly
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask, Display
 from shadbo.core.findings import RANK, Finding
-from shadbo.core.hanging import HangPlan
+from shadbo.core.hang_plan import HangPlan
 from shadbo.core.quantity import Severity
 
 State = Literal["to measure", "to solve", "to cut", "cutting", "made", "handed over"]

@@ -20,6 +20,8 @@ QuestionKind = Literal[
     "told",
     "care",
     "act",
+    "compare",
+    "photos",
 ]
 StationMark = Literal["open", "asks", "fine", "measure", "caution", "stop", "note"]
 

@@ -4,6 +4,7 @@ from typing import Annotated
 
 from pydantic import Field
 
+from shadbo.core.boards import Clip, FrameProfile, PosterRail, SheetKind, SheetStock, SpacerStock, Tape, TapeKind
 from shadbo.core.lengths import Mark, MarkName, System
 from shadbo.core.materials import FloaterProfile, Hanger, HangerKind, PadStock, PlainStock, Screw, Wire
 from shadbo.core.values import Line, Millimetres, Positive, Tool, Value
@@ -31,6 +32,54 @@ class Practice(Value):
     fit_allowance_mm: Positive = 3.0
     hold_caution_mm: Positive = 3.0
     hold_stop_mm: Positive = 2.0
+
+    paint_mm: Millimetres = 0.5
+    fastener_room_mm: Positive = 2.5
+    spare_caution_mm: Positive = 3.0
+    air_paper_mm: Positive = 3.0
+    air_textile_mm: Positive = 6.0
+    air_loose_mm: Positive = 8.0
+    growth_room_mm: Positive = 1.5
+    season_k: Positive = 15.0
+    season_rh: Positive = 30.0
+    acrylic_over_mm: Positive = 600.0
+    rail_sag_most_mm: Positive = 1.5
+    points_apart_mm: Positive = 125.0
+
+    mat_border_mm: Positive = 65.0
+    mat_weighting: Annotated[float, Field(ge=1, le=1.5)] = 1.15
+    mat_border_least_mm: Positive = 38.0
+    mat_overlap_mm: Positive = 4.0
+    mat_margin_mm: Positive = 10.0
+    mat_reveal_mm: Positive = 6.0
+    trim_keep_mm: Positive = 3.0
+    pane_border_mm: Positive = 40.0
+    puzzle_margin_mm: Positive = 20.0
+    textile_border_mm: Positive = 25.0
+    cloth_mm: Positive = 0.6
+    cloth_turn_mm: Positive = 30.0
+
+    canvas_cloth_mm: Positive = 0.5
+    back_return_mm: Positive = 25.0
+    pull_mm: Positive = 20.0
+    bleed_beyond_mm: Positive = 3.0
+    staples_apart_mm: Positive = 45.0
+    brace_over_mm: Positive = 750.0
+    two_braces_over_mm: Positive = 1500.0
+    cloth_tension_n_per_mm: Positive = 0.25
+    bar_depth_mm: Positive = 20.0
+    bar_width_mm: Positive = 45.0
+
+    hinges_first_mm: Positive = 400.0
+    hinges_apart_mm: Positive = 300.0
+    clips_apart_mm: Positive = 150.0
+    barbs_apart_mm: Positive = 15.0
+    stitches_apart_mm: Positive = 30.0
+    tape_factor: Factor = 5.0
+    tape_factor_dear: Factor = 10.0
+    hinge_factor: Factor = 10.0
+    pin_factor: Factor = 3.0
+    magnet_factor: Factor = 4.0
 
     floater_gaps: tuple[Step, ...] = (
         Step(up_to_mm=400, mm=5),
@@ -83,9 +132,23 @@ class Stock(Value):
     floater_profiles: tuple[FloaterProfile, ...] = ()
     plain_stock: tuple[PlainStock, ...] = ()
     pads: tuple[PadStock, ...] = ()
+    frames: tuple[FrameProfile, ...] = ()
+    sheets: tuple[SheetStock, ...] = ()
+    clips: tuple[Clip, ...] = ()
+    tapes: tuple[Tape, ...] = ()
+    spacers: tuple[SpacerStock, ...] = ()
+    poster_rails: tuple[PosterRail, ...] = ()
     screws: tuple[Screw, ...] = ()
     hangers: tuple[Hanger, ...] = ()
     wires: tuple[Wire, ...] = ()
+
+    def sheets_of(self, *kinds: SheetKind) -> list[SheetStock]:
+        """Sheets of these kinds, the cheapest first."""
+        return sorted((x for x in self.sheets if x.kind in kinds), key=lambda x: (x.price_per_m2, x.thick_mm))
+
+    def tapes_of(self, kind: TapeKind) -> list[Tape]:
+        """Tapes of a kind, the cheapest first."""
+        return sorted((t for t in self.tapes if t.kind == kind), key=lambda t: t.price)
 
     def hanger(self, kind: HangerKind, weight_kg: float, each_kg: float, factor: float) -> Hanger | None:
         """The cheapest hanger of that kind that is enough; else the strongest there is."""

@@ -2,7 +2,8 @@
 
 import datetime as dt
 
-from shadbo.core.job import FloaterOptions, Hanging, Job, Options, Owner
+from shadbo.core.job import Hanging, Job, Owner
+from shadbo.core.options import FloaterOptions, Options
 from shadbo.core.pieces import Brace, Piece, StretchedCanvas
 from shadbo.core.values import Length, Reading, Tool
 from shadbo.demo.shop import PROFILES

@@ -74,7 +74,7 @@ def test_of_several_answers_one_is_picked(name: str):
 
 def test_the_docket_answers_in_short():
     said = {s.name: (s.answer.mm, s.second.mm) for s in stations(plan())}
-    assert said["measure"] == ("412 × 613 × 38", "1.6 kg")
+    assert said["measure"] == ("412 × 613 × 38", "1.59 kg")
     assert said["display"] == ("Floater", "worked")
     assert said["sizes"] == ("gap 6 mm", "outside 442 × 643")
     assert said["depth"] == ("3 mm back, pad 5 mm", "46 mm of 46 mm used")

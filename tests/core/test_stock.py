@@ -7,11 +7,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from shadbo.core.displays.floater_stock import held_against, suitability
+from shadbo.core.lengths import Mark
 from shadbo.core.materials import FloaterProfile, PadStock
 from shadbo.core.shop import Practice, Stock
 from shadbo.core.sums.floater import pads_for, shortest_screw
 from tests.making import DEEP, HANGERS, PADS, SHALLOW, WORKED
 
+MARK = Mark.named("0.5 mm")
 LENGTHS = Practice().screw_lengths_mm
 
 
@@ -51,12 +53,13 @@ def test_the_shortest_screw_that_fits(least: float, room: float):
 def test_a_profile_is_called_fit_only_when_everything_holds(depth: float, face: float, gap: float):
     p = Practice()
     for profile in (WORKED, SHALLOW, DEEP):
-        s = suitability(profile, depth, face, gap, (400, 600), PADS, p)
+        s = suitability(profile, depth, face, gap, (400, 600), PADS, p, MARK)
+        pad = profile.inside_depth_mm - face - depth
         if not s.fits:
             continue
         assert profile.inside_depth_mm - face - depth >= -1e-6
         assert profile.ledge_mm >= gap + 12 - 1e-6
-        made = sum(x.thick_mm for x in pads_for(s.pad_mm, PADS, 3, 1.0))
+        made = sum(x.thick_mm for x in pads_for(pad, PADS, 3, 1.0))
         base = profile.ledge_thick_mm + made
         assert any(x - base + 1e-6 >= 12 and x - base <= min(20, depth - 5) + 1e-6 for x in LENGTHS)
 
@@ -64,7 +67,7 @@ def test_a_profile_is_called_fit_only_when_everything_holds(depth: float, face: 
 @given(st.floats(15, 90))
 def test_what_fits_stands_before_what_does_not(depth: float):
     stock = Stock(floater_profiles=(SHALLOW, DEEP, WORKED), pads=PADS)
-    held = held_against(stock, depth, 3, 6, (400, 600), Practice())
+    held = held_against(stock, depth, 3, 6, (400, 600), Practice(), MARK)
     assert [h.fits for h in held] == sorted((h.fits for h in held), reverse=True)
     prices = [h.price for h in held if h.fits]
     assert prices == sorted(prices)
@@ -83,6 +86,6 @@ def test_price_follows_the_ordering_estimate():
     profile = FloaterProfile(
         id="p", name="p", wall_mm=10, inside_depth_mm=46, ledge_mm=25, ledge_thick_mm=6, price_per_m=10
     )
-    s = suitability(profile, 38, 3, 5, (400, 600), PADS, Practice())
+    s = suitability(profile, 38, 3, 5, (400, 600), PADS, Practice(), MARK)
     outside = 2 * (400 + 600) + 8 * (5 + 10)
     assert s.price == pytest.approx((outside + 8 * 10) / 100)

@@ -8,6 +8,7 @@ from shadbo.core.findings import Finding
 
 CHECKS: tuple[Callable[[Look], Iterator[Finding]], ...] = (
     readings.sides_far_apart,
+    readings.diagonals_impossible,
     readings.diagonals_do_not_close,
     readings.edge_hidden,
     gaps.gap_too_small,

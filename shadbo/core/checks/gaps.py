@@ -37,7 +37,7 @@ def _wider(look: Look, gap_mm: float) -> tuple[Proposal, ...]:
     least = mm + look.desk.practice.ledge_beyond_gap_mm
     if look["profile.ledge"].value >= least:
         return alone
-    wide = [h for h in look.assembly.mouldings if h.fits and h.profile.ledge_mm >= least]
+    wide = [h for h in look.assembly.mouldings if h.fits and h.ledge_mm >= least]
     levers = look.assembly.levers
     return tuple(
         Proposal(
@@ -46,6 +46,8 @@ def _wider(look: Look, gap_mm: float) -> tuple[Proposal, ...]:
             2,
         )
         for h in wide[:3]
+    ) + look.change(
+        "ledge", {"mm": least, "typed": length(least, mark).pick(mark.system)}, 2, "Strips {} wide", Mm(least)
     )
 
 

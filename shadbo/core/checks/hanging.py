@@ -16,12 +16,19 @@ NAMES: dict[HangerKind, str] = {
     "straps": "two straps",
     "cleat": "cleat",
     "plate": "single plate",
+    "strips": "wall strips",
+    "ledge": "a ledge",
+    "cord": "cord",
+    "slanted hole": "slanted hole",
 }
 
 
 def _hang_by(look: Look, *kinds: HangerKind) -> tuple[Proposal, ...]:
     out = []
     for kind in kinds:
+        allowed = look.assembly.hangs
+        if allowed and kind not in allowed:
+            continue
         if kind != look.hang.kind and any(h.kind == kind for h in look.desk.stock.hangers):
             edits = (Edit(at="hanging/kind", to=kind), Edit(at="hanging/hanger"))
             out.append(Proposal(look.say(f"Hang it by {NAMES[kind]}"), edits, 1))
@@ -31,6 +38,8 @@ def _hang_by(look: Look, *kinds: HangerKind) -> tuple[Proposal, ...]:
 def hanger_too_weak(look: Look) -> Iterator[Finding]:
     """The maker's rating, by the shop's factor, against what the part carries."""
     hanger, weight = look.hang.hanger, look.hang.weight
+    if look.hang.kind in ("strips", "ledge", "cord", "slanted hole"):
+        return
     if hanger is None:
         yield Finding(
             "hang.none",
@@ -135,8 +144,8 @@ def wire_too_tight(look: Look) -> Iterator[Finding]:
 
 def screws_too_weak(look: Look) -> Iterator[Finding]:
     """The hanger's screws, in what wood they find."""
-    hang = look.hang
-    if hang.hanger is None:
+    hang, rail = look.hang, look.assembly.back_rail
+    if hang.hanger is None or rail is None:
         return
     if hang.screw_mm < 8 - 1e-6:
         yield Finding(
@@ -144,12 +153,8 @@ def screws_too_weak(look: Look) -> Iterator[Finding]:
             "caution",
             "hang",
             look.say("Only {} of wood for the hanger's screws", Mm(hang.screw_mm, "down")),
-            look.say(
-                "the ledge is {} thick and the wall {} wide",
-                look["profile.ledge_thick"],
-                look["profile.wall"],
-            ),
-            keys=("profile.ledge_thick",),
+            look.say("the ledge is {} thick and the wall {} wide", rail.thick_at_ledge, rail.wall),
+            keys=(rail.thick_at_ledge.key,),
             by_hand=both("Glue a block behind the rail where the hanger sits, or hang it by a cleat across the top."),
             proposals=_hang_by(look, "cleat"),
         )

@@ -1,40 +1,67 @@
 """Readings that cannot all be right, and what a reading warns of."""
 
+import math
 from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding
+from shadbo.core.measures import prefix
+from shadbo.core.pieces import StretchedCanvas
 from shadbo.core.words import Mm, both
 
 
 def sides_far_apart(look: Look) -> Iterator[Finding]:
-    """Two readings of the same dimension differ more than a canvas does: one of them was misread."""
+    """Two readings of the same dimension differ more than a piece does: one of them was misread."""
+    start = prefix(look.desk.piece.detail)
     for axis, one, other in (("width", "top", "bottom"), ("height", "left", "right")):
-        key = f"canvas.taper_{axis}"
+        key = f"{start}.taper_{axis}"
         if key not in look:
             continue
         taper = look[key]
-        limit = max(8.0, 0.015 * look[f"canvas.{axis}"].value)
+        a, b = look[f"{start}.{axis}_{one}"], look[f"{start}.{axis}_{other}"]
+        limit = max(8.0, 0.015 * max(a.value, b.value))
         if abs(taper.value) > limit:
-            a, b = look[f"canvas.{axis}_{one}"], look[f"canvas.{axis}_{other}"]
             yield Finding(
                 "readings.apart",
                 "measure",
                 "measure",
                 look.say(f"{one.capitalize()} and {other} differ by {{}}: read both again", Mm(abs(taper.value))),
-                look.say(f"{{}} at the {one}, {{}} at the {other}: more than a stretcher is ever out", a, b),
+                look.say(f"{{}} at the {one}, {{}} at the {other}: more than such a piece is ever out", a, b),
                 place=axis,
                 keys=(a.key, b.key),
-                by_hand=both("Read both again with the same tool, over cloth and folds."),
+                by_hand=both("Read both again with the same tool."),
                 root=True,
             )
 
 
+def diagonals_impossible(look: Look) -> Iterator[Finding]:
+    """A diagonal that no four sides of these lengths allow: say which, and what would be possible."""
+    start = prefix(look.desk.piece.detail)
+    names = [f"{start}.{n}" for n in ("width_top", "width_bottom", "height_left", "height_right", "diagonal_down")]
+    if f"{start}.misfit" in look or f"{start}.diagonal_up" not in look or any(n not in look for n in names):
+        return
+    top, bottom, left, right, down = (look[n] for n in names)
+    least = max(abs(left.value - bottom.value), abs(top.value - right.value))
+    most = min(left.value + bottom.value, top.value + right.value)
+    square = math.hypot((top.value + bottom.value) / 2, (left.value + right.value) / 2)
+    yield Finding(
+        "readings.impossible",
+        "stop",
+        "measure",
+        look.say("No four such sides allow a diagonal of {}", down),
+        look.say("it must lie between {} and {}; a square one would read {}", Mm(least), Mm(most), Mm(square)),
+        keys=(down.key,),
+        by_hand=both("Read the diagonal from top left to bottom right again."),
+        root=True,
+    )
+
+
 def diagonals_do_not_close(look: Look) -> Iterator[Finding]:
     """Four sides and one diagonal fix the shape; the second diagonal must then agree."""
-    if "canvas.misfit" not in look:
+    start = prefix(look.desk.piece.detail)
+    if f"{start}.misfit" not in look:
         return
-    misfit = look["canvas.misfit"]
+    misfit = look[f"{start}.misfit"]
     if abs(misfit.value) > misfit.likely + 1e-6:
         yield Finding(
             "readings.misfit",
@@ -42,8 +69,8 @@ def diagonals_do_not_close(look: Look) -> Iterator[Finding]:
             "measure",
             look.say("The second diagonal is {} off what the sides allow", Mm(abs(misfit.value))),
             look.say("the tools explain {} of it: read both diagonals and the sides again", Mm(misfit.likely)),
-            keys=("canvas.diagonal_up", "canvas.diagonal_down", "canvas.misfit"),
-            by_hand=both("Hook the tape at the corner of the bars, not at the fold."),
+            keys=(f"{start}.diagonal_up", f"{start}.diagonal_down", f"{start}.misfit"),
+            by_hand=both("Hook the tape at the corner itself, not at a fold."),
             root=True,
         )
 
@@ -51,7 +78,7 @@ def diagonals_do_not_close(look: Look) -> Iterator[Finding]:
 def edge_hidden(look: Look) -> Iterator[Finding]:
     """The wall stands beside the canvas's edge: what is painted or signed there cannot be seen."""
     detail = look.desk.piece.detail
-    if detail.edges == "plain" or "face.made" not in look:
+    if not isinstance(detail, StretchedCanvas) or detail.edges == "plain" or "face.made" not in look:
         return
     signed = detail.edges == "signed"
     yield Finding(

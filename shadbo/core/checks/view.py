@@ -6,7 +6,7 @@ from shadbo.core.assembly import Assembly
 from shadbo.core.desk import Desk
 from shadbo.core.edits import Edit
 from shadbo.core.findings import Finding, Proposal, StationName
-from shadbo.core.hanging import HangPlan
+from shadbo.core.hang_plan import HangPlan
 from shadbo.core.lengths import Both
 from shadbo.core.quantity import Quantity
 from shadbo.core.words import Sayable, both, say

@@ -2,9 +2,10 @@
 
 from shadbo.core.displays.base import Ask, Display
 from shadbo.core.displays.floater import Floater
+from shadbo.core.displays.plain_floater import PlainFloater
 from shadbo.core.job import Job
 
-DISPLAYS: tuple[Display, ...] = (Floater(),)
+DISPLAYS: tuple[Display, ...] = (Floater(), PlainFloater())
 
 
 def display_of(job: Job) -> Display:

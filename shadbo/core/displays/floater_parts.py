@@ -4,15 +4,16 @@ from collections.abc import Sequence
 
 from shadbo.core.assembly import Part
 from shadbo.core.displays.floater_views import FloaterSums
-from shadbo.core.materials import FloaterProfile, PadStock
+from shadbo.core.materials import FloaterProfile, PadStock, PlainStock
 from shadbo.core.quantity import Quantity
 from shadbo.core.units import MM
 
 
 def rails(
     f: FloaterSums,
-    profile: FloaterProfile,
+    profile: FloaterProfile | PlainStock,
     section: tuple[tuple[float, float], ...],
+    strip: tuple[tuple[float, float], ...],
     rail_faces: dict[str, tuple[tuple[float, float], ...]],
     mass: Quantity,
 ) -> list[Part]:
@@ -40,6 +41,30 @@ def rails(
                 key=f"rail.{axis}",
                 to_cut=True,
                 note="long point to long point, mitres leaning opposite ways",
+            )
+        )
+    if not strip:
+        return made
+    inside_w, inside_h = s["frame.inside_width.middle"], s["frame.inside_height.middle"]
+    long = s.cut("strip.across", "support strips, top and bottom", inside_w, "down", f.desk.practice.cut_tolerance_mm)
+    short = s.cut(
+        "strip.upright", "support strips, sides", inside_h - 2 * f.ledge, "down", f.desk.practice.cut_tolerance_mm
+    )
+    for n, (word, length) in enumerate((("top and bottom", long), ("sides", short))):
+        made.append(
+            Part(
+                f"strip-{n}",
+                "strip",
+                f"support strip, {word}",
+                "stretcher",
+                2,
+                length,
+                f.ledge,
+                f.ledge_thick,
+                section=strip if n else (),
+                key="strip.height",
+                to_cut=True,
+                note="painted dark on the side that shows; glue faces stay bare",
             )
         )
     return made
@@ -71,6 +96,7 @@ def pad_strips(f: FloaterSums, section: tuple[tuple[float, float], ...]) -> list
                     section=section if word == "upright" and i == 0 else (),
                     key=f"pad.{word}",
                     to_cut=True,
+                    price=length.value * strip.value * stock.price_per_m2 / 1e6,
                 )
             )
     return parts

@@ -4,12 +4,15 @@ from dataclasses import replace
 
 from shadbo.core.assembly import Assembly
 from shadbo.core.desk import Desk
+from shadbo.core.displays.asking import moulding_row, told_line, yes_no
 from shadbo.core.findings import StationName
 from shadbo.core.lengths import Both, texts
+from shadbo.core.options import FloaterOptions, PlainFloaterOptions
+from shadbo.core.pieces import StretchedCanvas
 from shadbo.core.quantity import Quantity
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import care, choice_row, length_row, pin_row, reading_row, told
-from shadbo.core.words import Mm, both, length, say
+from shadbo.core.words import both, length, say
 
 FACES = {"recessed": "back", "flush": "flush", "proud": "proud"}
 
@@ -19,56 +22,62 @@ def floater_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName
     if assembly is None:
         return {"sizes": _gap(desk), "depth": _face(desk)}
     return {
-        "display": _moulding(desk, assembly),
+        "display": [_moulding(desk, assembly)],
         "sizes": [*_gap(desk), *_sizes(desk)],
-        "depth": [*_face(desk), *_pads(desk, assembly)],
+        "depth": [*_face(desk), *(_strips(desk) if _plain(desk) else _pads(desk, assembly))],
         "mount": _mount(desk, assembly),
         "parts": _parts(desk, assembly),
     }
 
 
-def _moulding(desk: Desk, assembly: Assembly) -> list[Question]:
-    decided = desk.job.options.floater.profile
-    auto = assembly.mouldings[0].profile.name if assembly.mouldings else "none in stock"
-    choices = [Choice(None, "The plan chooses", both(auto), decided is None)]
-    for held in assembly.mouldings:
-        p = held.profile
-        size = say(
-            desk.mark,
-            "inside {}, wall {}, ledge {} × {}",
-            *map(Mm, (p.inside_depth_mm, p.wall_mm, p.ledge_mm, p.ledge_thick_mm)),
-        )
-        verdict = say(desk.mark, "pad {}", Mm(held.pad_mm)) if held.fits else both("; ".join(held.faults))
-        price = f"{desk.shop.currency} {held.price:.2f}"
-        detail = Both(f"{size.mm} · {verdict.mm} · {price}", f"{size.inch} · {verdict.inch} · {price}")
-        picked = decided is not None and decided.id == p.id
-        choices.append(Choice(p.model_dump(mode="json"), p.name, detail, picked, held.fits))
-    if decided is not None and not any(c.picked for c in choices):
-        choices.append(
-            Choice(
-                decided.model_dump(mode="json"),
-                decided.name,
-                both("kept in this job, no longer in stock"),
-                True,
-            )
-        )
-    return [
-        choice_row(
-            "options/floater/profile",
-            "Moulding",
-            choices,
-            decided is not None,
-            "as the rack has it",
-            "profile.inside_depth",
-            menu=True,
-        )
-    ]
+def _plain(desk: Desk) -> bool:
+    return desk.job.display == "plain floater"
+
+
+def _own(desk: Desk) -> tuple[str, FloaterOptions | PlainFloaterOptions]:
+    o = desk.job.options
+    return ("options/plain_floater", o.plain_floater) if _plain(desk) else ("options/floater", o.floater)
+
+
+def _moulding(desk: Desk, assembly: Assembly) -> Question:
+    if _plain(desk):
+        stock = desk.job.options.plain_floater.stock
+        return moulding_row(desk, assembly, "options/plain_floater/stock", stock, "Stock for the rails")
+    return moulding_row(desk, assembly, "options/floater/profile", desk.job.options.floater.profile)
 
 
 def _gap(desk: Desk) -> list[Question]:
-    s = desk.sheet
-    planned = s.get("gap.wanted")
-    return [length_row(desk, "options/floater/gap", "Gap, each side", desk.job.options.floater.gap, planned)]
+    at, options = _own(desk)
+    return [length_row(desk, f"{at}/gap", "Gap, each side", options.gap, desk.sheet.get("gap.wanted"))]
+
+
+def _strips(desk: Desk) -> list[Question]:
+    o, at = desk.job.options.plain_floater, "options/plain_floater"
+    return [
+        *told_line(desk, "strip.wanted", "Support strip, height wanted"),
+        pin_row(desk, "strip.height", "Support strip, height as cut"),
+        length_row(desk, f"{at}/strip_width", "Support strip, width", o.strip_width, desk.sheet["profile.ledge"]),
+        choice_row(
+            f"{at}/glued",
+            "Strips glued to the rails",
+            [
+                Choice(word, word, picked=(o.glued or "after joining") == word)
+                for word in ("before mitring", "after joining")
+            ],
+            o.glued is not None,
+            "before mitring saves measuring; after joining keeps glue off the mitres",
+        ),
+        yes_no(
+            f"{at}/bevelled",
+            "Top strips",
+            bool(o.bevelled),
+            o.bevelled is not None,
+            ("bevelled 45°, as a cleat", "square"),
+            "bevelled, the inner one hangs on a second strip screwed to the wall",
+        ),
+        pin_row(desk, "frame.inside_depth", "Depth in front of the strips"),
+        *([pin_row(desk, "face.made", "Face, as it came out")] if desk.sheet["face.made"].value > 0 else []),
+    ]
 
 
 def _sizes(desk: Desk) -> list[Question]:
@@ -91,9 +100,9 @@ def _sizes(desk: Desk) -> list[Question]:
 
 
 def _face(desk: Desk) -> list[Question]:
-    o, p = desk.job.options.floater, desk.practice
+    (base, o), p = _own(desk), desk.practice
     school = o.face or "recessed"
-    at = "options/floater/face"
+    at = f"{base}/face"
     rows = [
         choice_row(
             at,
@@ -106,7 +115,7 @@ def _face(desk: Desk) -> list[Question]:
     if school != "flush":
         planned = desk.sheet.get("face.wanted")
         label = "Set back by" if school == "recessed" else "Proud by"
-        row = length_row(desk, "options/floater/face_by", label, o.face_by, planned)
+        row = length_row(desk, f"{base}/face_by", label, o.face_by, planned)
         if o.face_by is None:
             default = p.recess_mm if school == "recessed" else p.proud_mm
             row = replace(row, value=texts(default, desk.mark))
@@ -117,8 +126,10 @@ def _face(desk: Desk) -> list[Question]:
 def _pads(desk: Desk, assembly: Assembly) -> list[Question]:
     s, mark = desk.sheet, desk.mark
     detail, at = desk.piece.detail, f"pieces/{desk.piece.id}/detail"
-    rows = [
-        reading_row(desk, f"{at}/depth", "Canvas depth, bar and cloth", detail.depth, "canvas.depth"),
+    rows: list[Question] = []
+    if isinstance(detail, StretchedCanvas):
+        rows.append(reading_row(desk, f"{at}/depth", "Canvas depth, bar and cloth", detail.depth, "canvas.depth"))
+    rows += [
         told("Pad wanted", say(mark, "{}", s["pad.wanted"]), "pad.wanted"),
     ]
     pads = [p.name.removeprefix("pad, ") for p in assembly.by_role("pad")]
@@ -141,7 +152,8 @@ def _pads(desk: Desk, assembly: Assembly) -> list[Question]:
 
 
 def _mount(desk: Desk, assembly: Assembly) -> list[Question]:
-    s, o, mark = desk.sheet, desk.job.options.floater, desk.mark
+    s, mark = desk.sheet, desk.mark
+    at, o = _own(desk)
     lengths = [Choice(None, "the plan's", length(s["screw.length"].value, mark), o.screw_mm is None)]
     lengths += [
         Choice(x, length(x, mark).pick(mark.system), None, o.screw_mm == x) for x in desk.practice.screw_lengths_mm
@@ -149,7 +161,7 @@ def _mount(desk: Desk, assembly: Assembly) -> list[Question]:
     join = assembly.joins[0]
     rows = [
         choice_row(
-            "options/floater/screw_mm",
+            f"{at}/screw_mm",
             "Screws",
             lengths,
             o.screw_mm is not None,
@@ -164,14 +176,14 @@ def _mount(desk: Desk, assembly: Assembly) -> list[Question]:
             say(mark, "{} to the cloth", s["screw.to_cloth"]),
         ),
         told("Screw line", say(mark, "{}", s["screw.line"]), "screw.line", "from the frame's outer edge"),
-        length_row(desk, "options/floater/screws_apart", "Screws at most apart", o.screws_apart, s["screw.apart"]),
+        length_row(desk, f"{at}/screws_apart", "Screws at most apart", o.screws_apart, s["screw.apart"]),
     ]
-    first = desk.job.options.floater.screw_from_corner
+    first = o.screw_from_corner
     corner = s.get("screw.top.1")
     rows.append(
         length_row(
             desk,
-            "options/floater/screw_from_corner",
+            f"{at}/screw_from_corner",
             "First screw from the corner",
             first,
             corner,
@@ -227,8 +239,8 @@ def _parts(desk: Desk, assembly: Assembly) -> list[Question]:
         pin_row(desk, "rail.width", "Rails, top and bottom: outside"),
         pin_row(desk, "rail.height", "Rails, left and right: outside"),
     ]
-    for part in assembly.by_role("pad"):
-        if part.length is not None and part.width is not None:
+    for part in assembly.by_role("pad", "strip", "bar"):
+        if part.to_cut and part.length is not None and part.width is not None:
             size = [texts(q.value, mark, q.way) for q in (part.length, part.width)]
             across = Both(" × ".join(t.mm for t in size), " × ".join(t.inch for t in size))
             rows.append(told(f"{part.count} × {part.name}", across, part.key))

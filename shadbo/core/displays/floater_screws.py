@@ -1,29 +1,17 @@
 """Screws of a floater: length, line, and places clear of keys, folds, braces and hangers."""
 
-from dataclasses import dataclass
 from typing import get_args
 
 from shadbo.core.assembly import Dot, Fixing, Side
 from shadbo.core.desk import Desk
-from shadbo.core.job import FloaterOptions
-from shadbo.core.pieces import StretchedCanvas
+from shadbo.core.options import FloaterOptions, PlainFloaterOptions
 from shadbo.core.quantity import Quantity
-from shadbo.core.sums.floater import shortest_screw
+from shadbo.core.sums.canvas import CanvasSums
+from shadbo.core.sums.floater import grip_window, shortest_screw
 from shadbo.core.sums.spacing import KeepOut, evenly, spaced
 from shadbo.core.units import MM, ONE
 
 HANGER_HALF_MM = 25.0
-
-
-@dataclass(frozen=True, slots=True)
-class ScrewPlan:
-    """Length, grip and places of the screws, and the stretches that they had to avoid."""
-
-    length: Quantity
-    in_bar: Quantity
-    to_cloth: Quantity
-    fixings: tuple[Fixing, ...]
-    keep_outs: dict[Side, list[KeepOut]]
 
 
 def screw_length(
@@ -31,7 +19,8 @@ def screw_length(
 ) -> tuple[Quantity, Quantity, Quantity]:
     """Screw length, what it holds in the bar, and what is left to the cloth."""
     s, p = desk.sheet, desk.practice
-    least = s.let("screw.least", "screw, at least", ledge + pad + s.number(p.screw_in_bar_least_mm, MM), way="up")
+    low, _ = grip_window(depth.value, p)
+    least = s.let("screw.least", "screw, at least", ledge + pad + s.number(low, MM), way="up")
     room = s.pick("smallest", s.number(p.screw_in_bar_most_mm, MM), depth - s.number(p.screw_to_cloth_mm, MM))
     most = s.let("screw.most", "screw, at most", ledge + pad + room, way="down")
     if chosen_mm is not None:
@@ -44,7 +33,7 @@ def screw_length(
 
 
 def keep_outs(
-    desk: Desk, detail: StretchedCanvas, offset_mm: float, length_mm: float, side: Side, hanger_down_mm: float
+    desk: Desk, canvas: CanvasSums, offset_mm: float, length_mm: float, side: Side, hanger_down_mm: float
 ) -> list[KeepOut]:
     """Stretches of a side without screws, from the frame's outer corner.
 
@@ -52,13 +41,13 @@ def keep_outs(
     ones from the top. ``offset_mm`` is wall and gap: from the frame's outer edge to the canvas.
     """
     p = desk.practice
-    face = detail.bar_face.mm if detail.bar_face else 0.0
-    reach = face + p.key_reach_mm if detail.keyed else max(face, p.fold_reach_mm)
-    why = "a key" if detail.keyed else "a corner fold"
+    face = canvas.bar_face.value
+    reach = face + p.key_reach_mm if canvas.keyed else max(face, p.fold_reach_mm)
+    why = "a key" if canvas.keyed else "a corner fold"
     corner = offset_mm + reach + p.clear_of_mm
     out = [KeepOut(0, corner, why), KeepOut(length_mm - corner, length_mm, why)]
     runs = "down" if side in ("top", "bottom") else "across"
-    for brace in detail.braces:
+    for brace in canvas.braces:
         if brace.runs == runs:
             half = brace.width.mm / 2 + p.clear_of_mm
             at = offset_mm + brace.at.mm
@@ -71,8 +60,8 @@ def keep_outs(
 
 def place_screws(
     desk: Desk,
-    detail: StretchedCanvas,
-    options: FloaterOptions,
+    canvas: CanvasSums,
+    options: FloaterOptions | PlainFloaterOptions,
     width: Quantity,
     height: Quantity,
     offset_mm: float,
@@ -92,7 +81,7 @@ def place_screws(
     outs: dict[Side, list[KeepOut]] = {}
     for side in get_args(Side):
         run = width if side in ("top", "bottom") else height
-        outs[side] = keep_outs(desk, detail, offset_mm, run.value, side, hanger_down_mm)
+        outs[side] = keep_outs(desk, canvas, offset_mm, run.value, side, hanger_down_mm)
         if options.screw_from_corner is not None:
             first = options.screw_from_corner.mm
             n = s.count((run - s.number(2 * first, MM)) / apart + 1, at_least=2)

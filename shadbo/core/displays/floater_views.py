@@ -36,6 +36,7 @@ class FloaterSums:
     screw: Quantity
     in_bar: Quantity
     fixings: tuple[Fixing, ...]
+    square: bool
 
     @property
     def side_gap(self) -> Quantity:
@@ -47,11 +48,14 @@ def _rect(x0: float, y0: float, x1: float, y1: float) -> Ring:
     return ((x0, y0), (x1, y0), (x1, y1), (x0, y1))
 
 
-def sections(f: FloaterSums) -> tuple[Ring, Ring, Ring, tuple[Dot, Dot]]:
-    """Rail, bar, pad and screw in the edge plane."""
+def sections(f: FloaterSums) -> tuple[Ring, Ring, Ring, Ring, tuple[Dot, Dot]]:
+    """Rail, glued strip (none in a moulding), bar, pad and screw in the edge plane."""
     wall, ledge, deep = f.wall.value, f.ledge.value, f.inside_depth.value
     back = deep + f.ledge_thick.value
     rail: Ring = ((0, 0), (back, 0), (back, wall + ledge), (deep, wall + ledge), (deep, wall), (0, wall))
+    strip: Ring = ()
+    if f.square:
+        rail, strip = _rect(0, 0, back, wall), _rect(deep, wall, back, wall + ledge)
     front, low = f.face.value, wall + f.side_gap.value
     rear, high = front + f.canvas.depth.value, low + f.canvas.bar_face.value
     rim = min(10.0, f.canvas.bar_face.value / 3)
@@ -67,7 +71,7 @@ def sections(f: FloaterSums) -> tuple[Ring, Ring, Ring, tuple[Dot, Dot]]:
     top = max(wall + ledge, low + 3)
     pad = _rect(rear, low + 1, rear + f.pad.value, top) if f.pad.value > 0 else ()
     line = f.line.value
-    return rail, bar, pad, ((back, line), (back - f.screw.value, line))
+    return rail, strip, bar, pad, ((back, line), (back - f.screw.value, line))
 
 
 def faces(f: FloaterSums) -> tuple[dict[str, Dots], Ring, tuple[Ring, ...], tuple[Ring, ...]]:
@@ -94,7 +98,7 @@ def faces(f: FloaterSums) -> tuple[dict[str, Dots], Ring, tuple[Ring, ...], tupl
         tuple(put(*d) for d in ((cw, -ch), (cw - b, -ch + b), (cw - b, ch - b), (cw, ch))),
     )
     braces = []
-    for brace in f.desk.piece.detail.braces:
+    for brace in f.canvas.braces:
         half = brace.width.mm / 2
         if brace.runs == "down":
             x = brace.at.mm - cw
@@ -118,7 +122,7 @@ def layers(f: FloaterSums) -> tuple[Layer, ...]:
     rows.append(Layer("canvas", face, face + depth, "stretcher", "canvas.depth"))
     if pad > 0:
         rows.append(Layer("pad", face + depth, face + depth + pad, "pad", "pad.made"))
-    rows.append(Layer("ledge", deep, deep + thick, "wood", "profile.ledge_thick"))
+    rows.append(Layer("strip" if f.square else "ledge", deep, deep + thick, "wood", "profile.ledge_thick"))
     return tuple(rows)
 
 
@@ -180,6 +184,8 @@ def _front(f: FloaterSums) -> list[Dimension]:
         ),
     ]
     along, up = 0.6 * ch, 0.6 * cw
+    if f.canvas.shape and "depth" not in r:
+        return out
     places = {
         "width_top": ((-cw, along), (cw, along), "across"),
         "width_middle": ((-cw, 0), (cw, 0), "across"),

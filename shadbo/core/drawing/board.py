@@ -60,9 +60,10 @@ def draw_ladder(plan: Plan, system: System, fit: Fit | None = None) -> str:
     layers, mark, sheet = plan.assembly.layers, plan.desk.mark, plan.desk.sheet
     out = Sheet2D(LADDER, fit)
     row = min(30.0, 146 / max(len(layers), 1))
-    inside, back = sheet["frame.inside_depth"].value, plan.assembly.depth.value
+    room, back = plan.assembly.room, plan.assembly.depth.value
     low = 16 + row * len(layers)
-    for mm, role in ((0.0, "front"), (inside, "front"), (back, "wall")):
+    ends = (0.0, room.end_mm) if room is not None else (0.0,)
+    for mm, role in (*((x, "front") for x in ends), (back, "wall")):
         x = fit.put((mm, 0))[0]
         out.groups.append(Group("", "line", (Path(((x, 8), (x, low)), STROKES[role]),)))  # type: ignore[index]
     right = max(fit.put((back, 0))[0] + 44, 470)
@@ -91,22 +92,31 @@ def draw_ladder(plan: Plan, system: System, fit: Fit | None = None) -> str:
         )
         hit = Path(((0, y), (752, y), (752, y + row - 2), (0, y + row - 2)), None, True, "", "transparent")
         out.groups.append(Group(layer.key, "layer", (hit, *marks)))
-    spare = inside - max(x.end_mm for x in layers[:-1])
-    over = (
-        "nothing over"
-        if abs(spare) < 0.05
-        else f"{texts(abs(spare), mark).pick(system)} {'over' if spare > 0 else 'too much'}"
-    )
-    said = f"inside depth {texts(inside, mark).pick(system)}: {over}"
+    said, room_key = _room_said(plan, system)
     anchor: Literal["end"] = "end"
     out.groups.append(
         Group(
-            "frame.inside_depth",
+            room_key,
             "words",
             (Text((fit.put((back, 0))[0], low + 18), said, 16, INK, anchor, bold=True),),
         )
     )
     return write_svg(out, "Depth ladder, front to wall")
+
+
+def _room_said(plan: Plan, system: System) -> tuple[str, str]:
+    """How the layers fill the depth that they share."""
+    room, mark = plan.assembly.room if plan.assembly else None, plan.desk.mark
+    if plan.assembly is None or room is None:
+        return "", ""
+    inside = room.end_mm - room.start_mm
+    ends = [
+        x.end_mm for x in plan.assembly.layers if x.end_mm <= room.end_mm + 60 and x.start_mm < room.end_mm - 1e-6
+    ]
+    spare = room.end_mm - max(ends, default=room.end_mm)
+    size = texts(abs(spare), mark).pick(system)
+    over = "nothing over" if abs(spare) < 0.05 else f"{size} {'over' if spare > 0 else 'too much'}"
+    return f"{room.name} {texts(inside, mark).pick(system)}: {over}", room.key
 
 
 def _short(source: str | None) -> str:

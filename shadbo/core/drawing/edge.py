@@ -25,6 +25,7 @@ def edge_scene(plan: Plan, system: System) -> Scene:
     back, stand = a.depth.value, plan.hang.bumper_mm if plan.hang else 0.0
     bar = next((p for p in a.by_role("bar") if p.section), None)
     top = max(y for p in a.parts for _, y in p.section)
+    low = min(0.0, *(y for p in a.parts for _, y in p.section))
     for part in a.parts:
         if part.section:
             scene.add(Shape(part.section, part.hatch, part.key, part.id))
@@ -35,15 +36,15 @@ def edge_scene(plan: Plan, system: System) -> Scene:
             scene.add(*_screw(join.section, join.diameter_mm, join.key))
     front_high = top + 13
     scene.add(
-        Line(((0, 0), (0, front_high)), "front"),
+        Line(((0, low), (0, front_high)), "front"),
         Words((0, front_high), "front", "side", nudge=(-8, -2), anchor="end"),
     )
     wall_x = back + max(stand, 3)
-    scene.add(Line(((wall_x, -4), (wall_x, front_high)), "wall"))
-    scene.add(*(Line(((wall_x, y), (wall_x + 2.5, y - 2.5)), "wall") for y in range(0, int(front_high), 5)))
+    scene.add(Line(((wall_x, low - 4), (wall_x, front_high)), "wall"))
+    scene.add(*(Line(((wall_x, y), (wall_x + 2.5, y - 2.5)), "wall") for y in range(int(low), int(front_high), 5)))
     scene.add(Words((wall_x, front_high), "wall", "side", nudge=(16, -2), anchor="start"))
     for part in a.parts:
-        if part.section and part.role in ("bar", "rail"):
+        if part.section and part.role in ("bar", "rail") and _roomy(part.section):
             scene.add(_name(part.name, part.section, part.role == "bar"))
     scene.add(*(dim_of(d, mark, system) for d in a.dimensions if d.view == "edge"))
     for c in a.callouts:
@@ -95,6 +96,12 @@ def _screw(ends: tuple[tuple[float, float], tuple[float, float]], diameter: floa
     ]
     axis = Line(((tip - 8, y), (head + 8, y)), "centre", key)
     return [Shape(shaft, "metal", key), Shape(sink, "metal", key), *thread, axis]
+
+
+def _roomy(ring: tuple[tuple[float, float], ...]) -> bool:
+    """Whether a name can stand in the shape: thin things are named beside it."""
+    xs, ys = [x for x, _ in ring], [y for _, y in ring]
+    return max(xs) - min(xs) >= 16 and max(ys) - min(ys) >= 8
 
 
 def _name(name: str, ring: tuple[tuple[float, float], ...], middle: bool) -> Words:

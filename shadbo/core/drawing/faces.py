@@ -5,6 +5,7 @@ from shadbo.core.drawing.edge import dim_of
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.lengths import System, texts
 from shadbo.core.plan import Plan
+from shadbo.core.sums.stretch import staple_order
 from shadbo.core.words import number_text
 
 
@@ -24,8 +25,9 @@ def front_scene(plan: Plan, system: System) -> Scene:
         "top": ((0, 12), "middle"),
         "bottom": ((0, -12), "middle"),
     }
-    wall = sheet["profile.wall"].value if "profile.wall" in sheet else 0.0
-    for key in [k for k in sheet.named if k.startswith("gap.") and k.count(".") == 2]:
+    margins = a.margins
+    wall, word_ = (margins.inset_mm, margins.word) if margins is not None else (0.0, "none")
+    for key in [k for k in sheet.named if k.startswith(f"{word_}.") and k.count(".") == 2]:
         _, side, word = key.split(".")
         gap = sheet[key]
         nudge, anchor = inward[side]
@@ -37,7 +39,7 @@ def front_scene(plan: Plan, system: System) -> Scene:
             "bottom": (along_h, -h + wall),
         }[side]
         text = texts(gap.value, mark, gap.way).pick(system)
-        said = f"gap {text}" if key == "gap.left.middle" else text
+        said = f"{margins.said} {text}" if margins and key == f"{word_}.left.middle" else text
         scene.add(Words(at, said, "gap", key, anchor, nudge))  # type: ignore[arg-type]
     scene.add(*(dim_of(d, mark, system) for d in a.dimensions if d.view == "front"))
     return scene
@@ -60,21 +62,24 @@ def back_scene(plan: Plan, system: System) -> Scene:
     assert a is not None
     assert hang is not None
     scene = Scene("from the back: left and right change places")
-    for part in a.parts:
-        if "back" in part.seen_from and part.role in ("bar", "brace"):
-            scene.add(*(Shape(_mirror(ring), part.hatch, part.key, part.id) for ring in part.face))
     w, h = a.outside_width.value / 2, a.outside_height.value / 2
-    deep = a.back_rail.wall.value + a.back_rail.ledge.value
-    key = "rail.width"
-    for ring in (
-        ((-w, h), (w, h), (w - deep, h - deep), (-w + deep, h - deep)),
-        ((-w, -h), (w, -h), (w - deep, -h + deep), (-w + deep, -h + deep)),
-        ((-w, -h), (-w + deep, -h + deep), (-w + deep, h - deep), (-w, h)),
-        ((w, -h), (w - deep, -h + deep), (w - deep, h - deep), (w, h)),
-    ):
-        scene.add(Shape(ring, "wood", key, "rail"))
+    for part in a.parts:
+        if "back" in part.seen_from and part.role != "rail":
+            scene.add(*(Shape(_mirror(ring), part.hatch, part.key, part.id) for ring in part.face))
+    deep = a.back_rail.wall.value + a.back_rail.ledge.value if a.back_rail else 0.0
+    if a.back_rail:
+        for ring in (
+            ((-w, h), (w, h), (w - deep, h - deep), (-w + deep, h - deep)),
+            ((-w, -h), (w, -h), (w - deep, -h + deep), (-w + deep, -h + deep)),
+            ((-w, -h), (-w + deep, -h + deep), (-w + deep, h - deep), (-w, h)),
+            ((w, -h), (w - deep, -h + deep), (w - deep, h - deep), (w, h)),
+        ):
+            scene.add(Shape(ring, "wood", "rail.width", "rail"))
+    _staples(scene, plan)
     for join in a.joins:
         r = join.diameter_mm
+        if r <= 0:
+            continue
         for f in join.fixings:
             x, y = -f.at[0], f.at[1]
             scene.add(Round((x, y), r, "screw", f.along.key))
@@ -87,24 +92,35 @@ def back_scene(plan: Plan, system: System) -> Scene:
         if d.view == "back":
             start, end = (-d.start[0], d.start[1]), (-d.end[0], d.end[1])
             edge = d.edge if d.runs == "across" else "high"
-            scene.add(
-                Dim(
-                    start,
-                    end,
-                    number_text(d.quantity, mark).pick(system),
-                    d.runs,
-                    1,
-                    edge,
-                    d.quantity.key,
-                    "running",
-                )
-            )
+            text = number_text(d.quantity, mark).pick(system)
+            scene.add(Dim(start, end, text, d.runs, 1, edge, d.quantity.key, "running"))
     if hang.kind in ("wire", "straps"):
         x, y = -w, hang.places[0][1]
         text = f"{number_text(hang.down, mark).pick(system)} down"
         scene.add(Dim((x, h), (x, y), text, "upright", 1, "low", "hang.down"))
-    scene.add(Words((0, -h + deep / 2), "label here", "part"))
+    if a.back_rail:
+        scene.add(Words((0, -h + deep / 2), "label here", "part"))
     return scene
+
+
+def _staples(scene: Scene, plan: Plan) -> None:
+    """Every staple of a stretching, numbered in the order of work."""
+    sheet = plan.desk.sheet
+    if "stretch.staples" not in sheet:
+        return
+    w, h = sheet["canvas.width"].value, sheet["canvas.height"].value
+    inset = min(12.0, sheet["stretch.return"].value / 2)
+    for staple in staple_order(w, h, plan.desk.practice.staples_apart_mm):
+        at = staple.from_middle_mm
+        x, y = {
+            "top": (at, h / 2 - inset),
+            "bottom": (at, inset - h / 2),
+            "left": (inset - w / 2, at),
+            "right": (w / 2 - inset, at),
+        }[staple.side]
+        scene.add(Round((x, y), 1.2, "mark", "stretch.staples"))
+        inwards = {"top": (0, 10), "bottom": (0, -10), "left": (10, 0), "right": (-10, 0)}[staple.side]
+        scene.add(Words((x, y), str(staple.number), "tiny", "stretch.staples", "middle", inwards))
 
 
 def _hangers(scene: Scene, plan: Plan, w: float, h: float) -> None:
@@ -119,10 +135,12 @@ def _hangers(scene: Scene, plan: Plan, w: float, h: float) -> None:
                 "hang.down",
             )
         )
+        if hang.kind == "strips":
+            continue
         if hang.kind != "wire":
             scene.add(Round((x, y + 13), 5, "wire", "hang.down"))
     if hang.rise is not None:
-        (xl, y), (xr, _) = hang.places[0], hang.places[-1]
+        (xl, y), (xr, _) = (hang.places[0], hang.places[-1]) if hang.places else ((-w + 10, h), (w - 10, h))
         top = y + hang.rise.value
         middle = tuple((x, top) for x in hang.hooks)
         scene.add(Line(((xl, y), *middle, (xr, y)), "wire", "wire.rise"))

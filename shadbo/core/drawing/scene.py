@@ -46,7 +46,7 @@ class Words:
 
     at: Dot
     text: str
-    role: Literal["part", "note", "side", "gap"] = "part"
+    role: Literal["part", "note", "side", "gap", "tiny"] = "part"
     key: str = ""
     anchor: Literal["start", "middle", "end"] = "middle"
     nudge: Dot = (0, 0)

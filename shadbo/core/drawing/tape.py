@@ -1,6 +1,8 @@
 """Before the readings are in: a canvas to no scale, and where the tape goes."""
 
 from shadbo.core.drawing.scene import Dim, Line, Scene, Shape, Words
+from shadbo.core.measures import prefix
+from shadbo.core.pieces import StretchedCanvas
 from shadbo.core.plan import Plan
 
 W, H = 60.0, 44.0
@@ -9,6 +11,8 @@ W, H = 60.0, 44.0
 def tape_scene(plan: Plan) -> Scene:
     """An unmeasured canvas; what has been read stands as a firm line, the rest as places for the tape."""
     scene = Scene("not measured yet, drawn to no scale", drawn_to_scale=False)
+    detail = plan.desk.piece.detail
+    start_ = prefix(detail)
     scene.add(Shape(((-W, -H), (W, -H), (W, H), (-W, H)), "cloth"))
     scene.add(Words((0, H), "top", "note", nudge=(0, -14)))
     places = {
@@ -22,13 +26,35 @@ def tape_scene(plan: Plan) -> Scene:
         "diagonal_up": ((-W, -H), (W, H), "slant"),
     }
     for name, (start, end, runs) in places.items():
-        taken = getattr(plan.desk.piece.detail, name) is not None
-        key = f"canvas.{name}"
+        taken = getattr(detail, name) is not None
+        key = f"{start_}.{name}"
         if any(ask.at.endswith(name) for ask in plan.asks) or taken:
             scene.add(Line((start, end), "thin" if taken else "hidden", key))
         scene.add(Dim(start, end, "tape here", runs, 0, "low", key, "tape"))  # type: ignore[arg-type]
-    scene.add(Shape(((W + 14, H), (W + 24, H), (W + 24, H - 16), (W + 14, H - 16)), "stretcher", "canvas.depth"))
-    scene.add(Words((W + 19, H - 16), "bar, cut through", "note", nudge=(0, 14)))
-    scene.add(Dim((W + 14, H + 3), (W + 24, H + 3), "depth", "across", 0, "low", "canvas.depth", "tape"))
-    scene.add(Dim((W + 27, H), (W + 27, H - 16), "bar width", "upright", 0, "low", "canvas.bar_face", "tape"))
+    if isinstance(detail, StretchedCanvas):
+        ring = ((W + 14, H), (W + 24, H), (W + 24, H - 16), (W + 14, H - 16))
+        scene.add(Shape(ring, "stretcher", "canvas.depth"))
+        scene.add(Words((W + 19, H - 16), "bar, cut through", "note", nudge=(0, 14)))
+        scene.add(Dim((W + 14, H + 3), (W + 24, H + 3), "depth", "across", 0, "low", "canvas.depth", "tape"))
+        scene.add(Dim((W + 27, H), (W + 27, H - 16), "bar width", "upright", 0, "low", "canvas.bar_face", "tape"))
+        return scene
+    margins = [side for side in ("top", "right", "bottom", "left") if hasattr(detail, f"margin_{side}")]
+    if margins:
+        m = 10.0
+        ring = ((-W - m, -H - m), (W + m, -H - m), (W + m, H + m), (-W - m, H + m))
+        scene.elements.insert(0, Shape(ring, "paper"))
+        ends = {
+            "top": ((0, H), (0, H + m), "upright"),
+            "right": ((W, 0), (W + m, 0), "across"),
+            "bottom": ((0, -H), (0, -H - m), "upright"),
+            "left": ((-W, 0), (-W - m, 0), "across"),
+        }
+        for side in margins:
+            start, end, runs = ends[side]
+            scene.add(Dim(start, end, "free", runs, 0, "low", f"{start_}.margin_{side}", "tape"))  # type: ignore[arg-type]
+    if hasattr(detail, "thickness"):
+        ring = ((W + 20, H), (W + 23, H), (W + 23, H - 40), (W + 20, H - 40))
+        scene.add(Shape(ring, "board", "piece.thickness"))
+        scene.add(Words((W + 21, H - 40), "its edge", "note", nudge=(0, 14)))
+        scene.add(Dim((W + 20, H + 3), (W + 23, H + 3), "thickness", "across", 0, "low", "piece.thickness", "tape"))
     return scene

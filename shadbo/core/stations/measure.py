@@ -1,71 +1,112 @@
 """Measure: the readings of the piece, and what they say together. Display: which build suits it."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
+from typing import Any
 
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Display
 from shadbo.core.edits import Edit
 from shadbo.core.job import new_id
-from shadbo.core.pieces import Brace
+from shadbo.core.measures import measures, prefix
+from shadbo.core.pieces import Brace, LooseCanvas, Needlework, Panel, Paper, PressedPlant, Puzzle, StretchedCanvas
 from shadbo.core.questions import Choice, Question
-from shadbo.core.rows import act, choice_row, exact, length_row, reading_row, told
-from shadbo.core.sums.canvas import NEEDED, READINGS
+from shadbo.core.rows import act, choice_row, exact, length_row, reading_row, text_row, told
+from shadbo.core.stations.stretch import stretch_questions
 from shadbo.core.words import both, say
-
-HINTS = {
-    "width_middle": "beside the folds",
-    "height_middle": "beside the folds",
-    "diagonal_down": "for squareness",
-    "diagonal_up": "for squareness",
-}
 
 
 def questions(desk: Desk) -> list[Question]:
     """The rows of the station: readings in the order in which a tape goes round."""
-    detail, at = desk.piece.detail, f"pieces/{desk.piece.id}/detail"
+    piece = desk.piece
+    detail, at, start = piece.detail, f"pieces/{piece.id}/detail", prefix(piece.detail)
     rows = [
-        reading_row(
-            desk,
-            f"{at}/{name}",
-            label,
-            getattr(detail, name),
-            f"canvas.{name}",
-            name in NEEDED,
-            HINTS.get(name, ""),
-        )
-        for name, label in READINGS.items()
+        reading_row(desk, f"{at}/{m.name}", m.label, getattr(detail, m.name), f"{start}.{m.name}", m.needed, m.hint)
+        for m in measures(detail)
     ]
+    mass = desk.sheet.get(f"{start}.mass")
     rows.append(
         Question(
-            id=f"pieces/{desk.piece.id}/weight_kg",
+            id=f"pieces/{piece.id}/weight_kg",
             kind="weight",
             label="Weight, on the scale",
-            at=f"pieces/{desk.piece.id}/weight_kg",
-            value=both(f"{desk.piece.weight_kg:g}") if desk.piece.weight_kg else None,
-            decided=desk.piece.weight_kg is not None,
-            note=say(desk.mark, "{} estimated", desk.sheet["canvas.mass"])
-            if "canvas.mass" in desk.sheet and desk.piece.weight_kg is None
-            else None,
-            key="canvas.mass",
+            at=f"pieces/{piece.id}/weight_kg",
+            value=both(f"{piece.weight_kg:g}") if piece.weight_kg else None,
+            decided=piece.weight_kg is not None,
+            note=say(desk.mark, "{} estimated", mass) if mass is not None and piece.weight_kg is None else None,
+            key=f"{start}.mass",
         )
     )
-    rows.append(
-        choice_row(
-            f"{at}/keyed",
-            "Corners",
-            [
-                Choice(True, "keyed stretcher", picked=detail.keyed),
-                Choice(False, "fixed strainer", picked=not detail.keyed),
-            ],
-            "keyed" in detail.model_fields_set,
-        )
-    )
-    for brace in detail.braces:
-        rows += _brace(desk, brace, f"{at}/braces/{brace.id}")
-    rows += _add_brace(desk, at)
-    for key, label in (("canvas.rack", "Out of square"), ("canvas.misfit", "Readings fail to close by")):
-        if key in desk.sheet:
+    rows += _of_kind(desk, at)
+    if isinstance(detail, StretchedCanvas | LooseCanvas):
+        for brace in detail.braces:
+            rows += _brace(desk, brace, f"{at}/braces/{brace.id}")
+        rows += _add_brace(desk, at)
+    for key, label in (
+        (f"{start}.taper_width", "Taper, top less bottom"),
+        (f"{start}.taper_height", "Taper, left less right"),
+        (f"{start}.waist_width", "Waist of the width"),
+        (f"{start}.waist_height", "Waist of the height"),
+        (f"{start}.rack", "Out of square"),
+        (f"{start}.misfit", "Readings fail to close by"),
+    ):
+        if key in desk.sheet and abs(desk.sheet[key].value) > 1e-9:
             rows.append(told(label, say(desk.mark, "{}", desk.sheet[key]), key))
+    return [*rows, *_set(desk)]
+
+
+def _of_kind(desk: Desk, at: str) -> list[Question]:
+    """What only this kind of piece is asked."""
+    detail = desk.piece.detail
+    chosen = detail.model_fields_set
+
+    def pick(name: str, label: str, words: Mapping[Any, str], note: str = "") -> Question:
+        now = getattr(detail, name)
+        choices = [Choice(to, word, picked=now == to) for to, word in words.items()]
+        return choice_row(f"{at}/{name}", label, choices, name in chosen, note)
+
+    if isinstance(detail, StretchedCanvas):
+        return [pick("keyed", "Corners", {True: "keyed stretcher", False: "fixed strainer"})]
+    if isinstance(detail, LooseCanvas):
+        return stretch_questions(desk, detail, at)
+    if isinstance(detail, Panel):
+        return [pick("material", "Made of", {m: m for m in ("canvas board", "hardboard", "mdf", "plywood")})]
+    if isinstance(detail, Puzzle):
+        return [pick("state", "Now it is", {m: m for m in ("loose", "taped", "glued")})]
+    if isinstance(detail, Needlework):
+        edges = {m: m for m in ("top", "right", "bottom", "left")}
+        return [pick("straightest", "Straightest edge of the design", edges, "mounting starts along it")]
+    if isinstance(detail, PressedPlant):
+        days = str(detail.days_pressed) if detail.days_pressed is not None else ""
+        return [text_row(f"{at}/days_pressed", "Days in the press", days, note="14 to 30 days under flat weight")]
+    if isinstance(detail, Paper):
+        sorts = ("print", "poster", "linen-backed poster", "drawing", "photograph", "certificate")
+        rows = [choice_row(f"{at}/sort", "Sort", [Choice(w, w, picked=detail.sort == w) for w in sorts],
+                           "sort" in chosen, menu=True)]  # fmt: skip
+        for side in ("top", "right", "bottom", "left"):
+            if getattr(detail, f"margin_{side}") is not None:
+                label = f"To trim, {side}"
+                rows.append(
+                    length_row(desk, f"{at}/trim_{side}", label, getattr(detail, f"trim_{side}"), None, "none")
+                )
+        return rows
+    return []
+
+
+def _set(desk: Desk) -> list[Question]:
+    """Other pieces of a set that shares the outside size; each keeps its own readings."""
+    rows = []
+    taken = [p.id for p in desk.job.pieces]
+    for n, piece in enumerate(desk.job.pieces[1:], 2):
+        at = f"pieces/{piece.id}"
+        rows.append(text_row(f"{at}/name", f"Piece {n} of the set", piece.name))
+        for name, label in (("width_top", "width"), ("height_left", "height")):
+            reading = getattr(piece.detail, name)
+            rows.append(reading_row(desk, f"{at}/detail/{name}", f"{label}, piece {n}", reading, f"set.{n}.{label}"))
+        rows.append(act(f"{at}-away", f"Take piece {n} out of the set", Edit(at=at)))
+    if len(taken) < 12:
+        id_ = new_id(taken, "piece")
+        to = {"worth": desk.piece.worth, "detail": {"kind": desk.piece.detail.kind}}
+        rows.append(act("set", "Add a piece that shares this outside size", Edit(at=f"pieces/{id_}", to=to)))
     return rows
 
 
@@ -80,6 +121,8 @@ def _brace(desk: Desk, brace: Brace, at: str) -> list[Question]:
 
 def _add_brace(desk: Desk, at: str) -> list[Question]:
     detail = desk.piece.detail
+    if not isinstance(detail, StretchedCanvas | LooseCanvas):
+        return []
     if detail.width_top is None or detail.height_left is None:
         return []
     taken = [b.id for b in detail.braces]
@@ -99,13 +142,15 @@ def _add_brace(desk: Desk, at: str) -> list[Question]:
 
 
 def display_questions(desk: Desk, displays: Iterable[Display]) -> list[Question]:
-    """Displays that suit the piece."""
+    """Displays that suit the piece, held against each other."""
     suiting = [d for d in displays if d.suits(desk.piece)]
     return [
-        choice_row(
-            "display",
-            "Build",
-            [Choice(d.kind, d.name, picked=d.kind == desk.job.display) for d in suiting],
-            "display" in desk.job.model_fields_set,
+        Question(
+            id="display",
+            kind="compare",
+            label="What shows it",
+            at="display",
+            decided="display" in desk.job.model_fields_set,
+            choices=tuple(Choice(d.kind, d.name, picked=d.kind == desk.job.display) for d in suiting),
         )
     ]

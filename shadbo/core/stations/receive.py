@@ -1,36 +1,120 @@
-"""Receive: whose piece it is, what it is, and what must never happen to it."""
+"""Receive: whose piece it is, what it is, its pictures, and what must never happen to it."""
+
+from typing import get_args
 
 from shadbo.core.desk import Desk
+from shadbo.core.edits import Edit
+from shadbo.core.facts import FACT_WORDS, tell
+from shadbo.core.job import Demand, new_id
+from shadbo.core.measures import KIND_WORDS
+from shadbo.core.pieces import Sided, StretchedCanvas
 from shadbo.core.questions import Choice, Question
-from shadbo.core.rows import choice_row, text_row
+from shadbo.core.rows import act, choice_row, length_row, text_row
 
 WORTH = {"everyday": "can be had again", "dear": "dear to the owner", "irreplaceable": "cannot be replaced"}
 EDGES = {"plain": "plain or white", "painted": "picture goes round", "signed": "signed on the edge"}
+WALLS = {"solid": "masonry", "board": "board on studs", "doubtful": "not known"}
 
 
 def questions(desk: Desk) -> list[Question]:
     """The rows of the station."""
     job, piece = desk.job, desk.piece
     at = f"pieces/{piece.id}"
+    worth = [Choice(word, label, picked=piece.worth == word) for word, label in WORTH.items()]
+    wall = [Choice(word, label, picked=job.hanging.wall == word) for word, label in WALLS.items()]
     return [
         text_row("title", "What it is", job.title),
+        _kind(desk, at),
         text_row(f"{at}/maker", "Made by", piece.maker),
         text_row("owner/name", "Owner", job.owner.name),
         text_row("owner/contact", "Reached at", job.owner.contact),
         text_row("due", "Due", job.due.isoformat() if job.due else "", "date"),
-        choice_row(
-            f"{at}/worth",
-            "Worth",
-            [Choice(word, label, picked=piece.worth == word) for word, label in WORTH.items()],
-            "worth" in piece.model_fields_set,
-        ),
-        choice_row(
-            f"{at}/detail/edges",
-            "Edges of the canvas",
-            [Choice(word, label, picked=piece.detail.edges == word) for word, label in EDGES.items()],
-            "edges" in piece.detail.model_fields_set,
-        ),
+        choice_row(f"{at}/worth", "Worth", worth, "worth" in piece.model_fields_set),
+        *_edges(desk, at),
         text_row(f"{at}/condition", "Condition on arrival", piece.condition, "note"),
+        Question(id="photos", kind="photos", label="Photographs"),
         text_row(f"{at}/never", "What must never happen to it", piece.never, "note"),
+        *_facts(desk, at),
+        *_edge_marks(desk, at),
         text_row("hanging/place", "Where it will hang", job.hanging.place),
+        choice_row(
+            "hanging/wall",
+            "Wall there",
+            [*wall, Choice(None, "not told", picked=job.hanging.wall is None)],
+            job.hanging.wall is not None,
+        ),
+        *_demands(desk),
     ]
+
+
+def _kind(desk: Desk, at: str) -> Question:
+    """Another kind keeps the readings that both have."""
+    detail = desk.piece.detail
+    written = detail.model_dump(mode="json", exclude_defaults=True)
+    shared = {name: written[name] for name in Sided.model_fields if name in written}
+    choices = [
+        Choice({"kind": kind, **shared} if kind != detail.kind else written | {"kind": kind}, word, None,
+               kind == detail.kind)
+        for kind, word in KIND_WORDS.items()
+    ]  # fmt: skip
+    return choice_row(f"{at}/detail", "Kind of piece", choices, True, menu=True)
+
+
+def _edges(desk: Desk, at: str) -> list[Question]:
+    detail = desk.piece.detail
+    if not isinstance(detail, StretchedCanvas):
+        return []
+    choices = [Choice(word, label, picked=detail.edges == word) for word, label in EDGES.items()]
+    return [choice_row(f"{at}/detail/edges", "Edges of the canvas", choices, "edges" in detail.model_fields_set)]
+
+
+def _facts(desk: Desk, at: str) -> list[Question]:
+    piece = desk.piece
+    told = tell(piece.facts, piece.detail.kind, piece.worth)
+    rows = []
+    for name, label in FACT_WORDS.items():
+        so = told[name]
+        choices = [Choice(True, "yes", picked=so), Choice(False, "no", picked=not so)]
+        rows.append(
+            choice_row(f"{at}/facts/{name}", label, choices, getattr(piece.facts, name) is not None, told.why[name])
+        )
+    return rows
+
+
+def _edge_marks(desk: Desk, at: str) -> list[Question]:
+    rows = []
+    for mark in desk.piece.edge_marks:
+        here = f"{at}/edge_marks/{mark.id}"
+        sides = [Choice(side, side, picked=mark.side == side) for side in ("top", "right", "bottom", "left")]
+        rows += [
+            text_row(f"{here}/what", "Near the edge stands", mark.what),
+            choice_row(f"{here}/side", "… at which edge", sides, True),
+            length_row(desk, f"{here}/reach", "… and reaches in by", mark.reach, None, "from that edge"),
+            act(f"{here}-away", "Forget this mark", Edit(at=here)),
+        ]
+    id_ = new_id([m.id for m in desk.piece.edge_marks], "mark")
+    to = {"side": "bottom", "reach": {"mm": 10, "typed": "10 mm"}, "what": "signature"}
+    return [*rows, act("edge-mark", "A signature or label near an edge", Edit(at=f"{at}/edge_marks/{id_}", to=to))]
+
+
+def _demands(desk: Desk) -> list[Question]:
+    now = desk.job.hanging.demands
+    rows = []
+    for demand in get_args(Demand):
+        have = demand in now
+        more, less = [*now, demand], [d for d in now if d != demand]
+        choices = [
+            Choice(list(now) if have else more, "asked for", picked=have),
+            Choice((less or None) if have else (list(now) or None), "not asked", picked=not have),
+        ]
+        rows.append(
+            Question(
+                id=f"demand:{demand}",
+                kind="choice",
+                label=f"Recipient: {demand}",
+                at="hanging/demands",
+                decided=have,
+                choices=tuple(choices),
+            )
+        )
+    return rows

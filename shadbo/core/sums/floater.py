@@ -8,6 +8,7 @@ from itertools import combinations_with_replacement
 from shadbo.core.materials import PadStock
 from shadbo.core.quantity import DUST, Quantity
 from shadbo.core.sheet import Sheet
+from shadbo.core.shop import Practice
 from shadbo.core.units import MM
 
 
@@ -55,6 +56,12 @@ def shortest_screw(least_mm: float, most_mm: float, lengths_mm: Sequence[float])
     if fitting:
         return fitting[0], True
     return next((x for x in lengths if x >= least_mm - DUST), lengths[-1]), False
+
+
+def grip_window(depth_mm: float, practice: Practice) -> tuple[float, float]:
+    """Least and most of a screw that may stand in a bar ``depth_mm`` deep, short of the cloth."""
+    most = min(practice.screw_in_bar_most_mm, depth_mm - practice.screw_to_cloth_mm)
+    return practice.screw_in_bar_least_mm, most
 
 
 @dataclass(frozen=True, slots=True)

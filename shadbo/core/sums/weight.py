@@ -5,18 +5,37 @@ from shadbo.core.quantity import Quantity
 from shadbo.core.sheet import Sheet
 from shadbo.core.units import KG_PER_MM2, KG_PER_MM3
 
-AREA_KG_PER_M2 = {"canvas with paint": 0.6}
+AREA_KG_PER_M2 = {
+    "canvas with paint": 0.6,
+    "paper": 0.2,
+    "puzzle": 1.4,
+    "needlework": 0.3,
+    "pressed plant": 0.15,
+    "kraft paper": 0.08,
+}
 """Usual masses by area, common practice, no source."""
+PANEL_KG_PER_M3 = {"canvas board": 700.0, "hardboard": 900.0, "mdf": 750.0, "plywood": 550.0}
+"""Usual densities of painted panels, common practice, no source."""
 
 
 def solid(sheet: Sheet, species: Species, *sides: Quantity) -> Quantity:
     """Mass in kg of a body: three lengths, or an area and a length, times the species' density."""
+    return body(sheet, DENSITY_KG_PER_M3[species], *sides)
+
+
+def body(sheet: Sheet, kg_per_m3: float, *sides: Quantity) -> Quantity:
+    """Mass in kg of a body of any density."""
     volume = sides[0]
     for side in sides[1:]:
         volume = volume * side
-    return volume * sheet.number(DENSITY_KG_PER_M3[species] * 1e-9, KG_PER_MM3)
+    return volume * sheet.number(kg_per_m3 * 1e-9, KG_PER_MM3)
 
 
 def skin(sheet: Sheet, what: str, area: Quantity) -> Quantity:
     """Mass in kg of a sheet by its area."""
-    return area * sheet.number(AREA_KG_PER_M2[what] * 1e-6, KG_PER_MM2)
+    return by_area(sheet, AREA_KG_PER_M2[what], area)
+
+
+def by_area(sheet: Sheet, kg_per_m2: float, area: Quantity) -> Quantity:
+    """Mass in kg of a sheet whose mass by area is known."""
+    return area * sheet.number(kg_per_m2 * 1e-6, KG_PER_MM2)

@@ -1,0 +1,78 @@
+"""Questions that several displays ask in the same words."""
+
+from shadbo.core.assembly import Assembly
+from shadbo.core.boards import SheetStock
+from shadbo.core.desk import Desk
+from shadbo.core.lengths import Both, texts
+from shadbo.core.quantity import Quantity
+from shadbo.core.questions import Choice, Question
+from shadbo.core.rows import choice_row, told
+from shadbo.core.values import Value
+from shadbo.core.words import both, length, say
+
+
+def moulding_row(desk: Desk, assembly: Assembly, at: str, decided: Value | None, label: str = "Moulding") -> Question:
+    """Every moulding of the rack held against the piece; a decided one stays even when it left the rack."""
+    auto = assembly.mouldings[0].profile.name if assembly.mouldings else "none in stock"
+    choices = [Choice(None, "The plan chooses", both(auto), decided is None)]
+    for held in assembly.mouldings:
+        verdict = held.says if held.fits else both("; ".join(held.faults))
+        price = f"{desk.shop.currency} {held.price:.2f}"
+        size = held.size
+        detail = Both(f"{size.mm} · {verdict.mm} · {price}", f"{size.inch} · {verdict.inch} · {price}")
+        picked = decided is not None and getattr(decided, "id", "") == held.profile.id
+        choices.append(Choice(held.profile.model_dump(mode="json"), held.profile.name, detail, picked, held.fits))
+    if decided is not None and not any(c.picked for c in choices):
+        name = getattr(decided, "name", "")
+        choices.append(
+            Choice(decided.model_dump(mode="json"), name, both("kept in this job, no longer in stock"), True)
+        )
+    return choice_row(at, label, choices, decided is not None, "as the rack has it", menu=True)
+
+
+def sheet_row(
+    desk: Desk, at: str, label: str, stock: list[SheetStock], decided: SheetStock | None, planned: str, key: str = ""
+) -> Question:
+    """A sheet from the rack, or the plan's choice."""
+    choices = [Choice(None, "The plan chooses", both(planned), decided is None)]
+    for sheet in stock:
+        size = length(sheet.thick_mm, desk.mark)
+        price = f"{desk.shop.currency} {sheet.price_per_m2:.0f} a m²"
+        picked = decided is not None and decided.id == sheet.id
+        detail = Both(f"{size.mm} · {price}", f"{size.inch} · {price}")
+        choices.append(Choice(sheet.model_dump(mode="json"), sheet.name, detail, picked))
+    if decided is not None and not any(c.picked for c in choices):
+        choices.append(Choice(decided.model_dump(mode="json"), decided.name, both("kept in this job"), True))
+    return choice_row(at, label, choices, decided is not None, key=key, menu=True)
+
+
+def mount_row(desk: Desk, assembly: Assembly, at: str) -> Question | None:
+    """How the piece is held: why this one, why not the others."""
+    plan = assembly.mount
+    if plan is None or len(plan.weighed) < 1:
+        return None
+    choices = [Choice(None, "The plan chooses", both(plan.taken.mount.name), not plan.decided)]
+    for w in plan.weighed:
+        detail = both(w.said_for if w.serves else "not here: " + "; ".join(w.against))
+        picked = plan.decided and plan.taken.mount.id == w.mount.id
+        choices.append(Choice(w.mount.id, w.mount.name, detail, picked, w.serves))
+    why = plan.taken.said_for if plan.taken.serves else "; ".join(plan.taken.against)
+    return choice_row(at, "Held by", choices, plan.decided, why, menu=True)
+
+
+def told_line(desk: Desk, key: str, label: str, note: Both | str = "") -> list[Question]:
+    """A line of the sheet as a row; none where the plan has no such line."""
+    q = desk.sheet.get(key)
+    return [told(label, say(desk.mark, "{}", q), key, note)] if q is not None else []
+
+
+def size_text(desk: Desk, *sizes: Quantity) -> Both:
+    """Width × height, or more."""
+    t = [texts(q.value, desk.mark, q.way) for q in sizes]
+    return Both(" × ".join(x.mm for x in t), " × ".join(x.inch for x in t))
+
+
+def yes_no(at: str, label: str, now: bool, decided: bool, words: tuple[str, str], note: str = "") -> Question:
+    """Two answers side by side."""
+    choices = [Choice(True, words[0], picked=now), Choice(False, words[1], picked=not now)]
+    return choice_row(at, label, choices, decided, note)

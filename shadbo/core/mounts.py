@@ -1,0 +1,92 @@
+"""Mounts: how a piece is held, which of its facts speak for or against each, and what every fixing carries."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from shadbo.core.desk import Desk
+from shadbo.core.facts import Told
+from shadbo.core.mount_table import MOUNTS, Mount
+from shadbo.core.pieces import Piece
+from shadbo.core.quantity import Quantity
+from shadbo.core.sums.hang import force
+from shadbo.core.units import N_PER_KG, ONE, N
+
+
+@dataclass(frozen=True, slots=True)
+class Weighed:
+    """A mount held against the piece: why it serves, or what speaks against it."""
+
+    mount: Mount
+    against: tuple[str, ...]
+    said_for: str
+
+    @property
+    def serves(self) -> bool:
+        """Whether nothing speaks against it."""
+        return not self.against
+
+
+@dataclass(frozen=True, slots=True)
+class MountPlan:
+    """The mount that was taken, and every one that was weighed."""
+
+    taken: Weighed
+    weighed: tuple[Weighed, ...]
+    decided: bool
+    tape_name: str = ""
+    price: float = 0.0
+
+
+def weigh(mount: Mount, told: Told, piece: Piece, mass_kg: float) -> Weighed:
+    """Hold one mount against the facts of a piece."""
+    against = []
+    if mount.glues and not told["may_be_glued"]:
+        against.append(f"it may not be glued ({told.why['may_be_glued']})")
+    if not mount.reversible and told["must_be_reversible"]:
+        against.append(f"it must come off again ({told.why['must_be_reversible']})")
+    if not mount.reversible and told["removable_later"]:
+        against.append("the owner wants it out again")
+    if mount.pierces and not told["may_be_pierced"]:
+        against.append(f"it may not be pierced ({told.why['may_be_pierced']})")
+    if mount.id == "glue on the face" and told["loose_surface"]:
+        against.append("its surface is loose")
+    if mass_kg > mount.most_kg:
+        against.append(f"for up to {mount.most_kg:g} kg; this weighs {mass_kg:.2g} kg")
+    if piece.detail.kind == "puzzle" and getattr(piece.detail, "state", "") == "loose" and mount.id == "friction":
+        against.append("loose puzzle pieces would slide")
+    said = "comes off without a trace" if mount.reversible else "holds for good"
+    if mount.wets:
+        said += "; a little paste, dried under weight"
+    return Weighed(mount, tuple(against), said)
+
+
+def choose_mount(desk: Desk, told: Told, mass_kg: float, ids: Sequence[str], decided: str | None) -> MountPlan:
+    """The first that serves in the display's order, or what the framer decided. Unknown names fall to the plan."""
+    weighed = tuple(weigh(MOUNTS[i], told, desk.piece, mass_kg) for i in ids)
+    wanted = next((w for w in weighed if w.mount.id == decided), None)
+    taken = wanted or next((w for w in weighed if w.serves), weighed[0])
+    tapes = desk.stock.tapes_of(taken.mount.tape) if taken.mount.tape else []
+    return MountPlan(
+        taken, weighed, wanted is not None, tapes[0].name if tapes else "", tapes[0].price if tapes else 0
+    )
+
+
+def load_sums(desk: Desk, plan: MountPlan, mass: Quantity, count: Quantity, run: Quantity | None = None) -> None:
+    """Demand, factor and rating of one fixing. ``run`` is the length of tape on one fixing, where it sticks."""
+    s, p, mount = desk.sheet, desk.practice, plan.taken.mount
+    tapes = desk.stock.tapes_of(mount.tape) if mount.tape else []
+    if not tapes:
+        return
+    tape = tapes[0]
+    weight = force(s, mass)
+    s.let("mount.demand", "each fixing carries", weight / count)
+    dear = mount.factor == "tape_factor" and desk.piece.worth != "everyday"
+    value = p.tape_factor_dear if dear else getattr(p, mount.factor)
+    factor = s.choose("mount.factor", "safety factor of the mount", value, ONE, "practice of the shop")
+    each = s.choose("mount.rating_each", f"rating of {tape.name}", tape.rating_kg, (0, 1, 0, 0, 0, 0), "maker")
+    rating = each * s.number(9.80665, N_PER_KG)
+    if tape.by_length and run is not None:
+        rating = rating * (run / s.number(100, run.unit))
+    s.let("mount.rating", "each fixing may carry, by its maker", rating)
+    s.let("mount.margin", "rating less demand · factor", rating - s["mount.demand"] * factor)
+    assert s["mount.margin"].unit == N

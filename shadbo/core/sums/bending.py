@@ -1,0 +1,96 @@
+"""Rails and bars that bend: stretcher bars under the cloth, a bottom rail under its package, rails that bow."""
+
+from collections.abc import Sequence
+from itertools import pairwise
+
+from shadbo.core.desk import Desk
+from shadbo.core.pieces import Brace
+from shadbo.core.quantity import Quantity
+from shadbo.core.sheet import Sheet
+from shadbo.core.units import MM, unit
+
+E_MPA = {"softwood": 9000.0, "hardwood": 11000.0}
+"""Usual bending stiffness along the grain: common practice, no source."""
+N_PER_MM = unit(N=1, mm=-1)
+MPA = unit(N=1, mm=-2)
+
+
+def hinged_mm(w: float, length: float, e: float, i: float) -> float:
+    """Middle of a bar on two hinges under an even load: 5·w·L⁴ / (384·E·I)."""
+    return 5 * w * length**4 / (384 * e * i)
+
+
+def clamped_mm(w: float, length: float, e: float, i: float) -> float:
+    """The same with both ends held fast: w·L⁴ / (384·E·I)."""
+    return w * length**4 / (384 * e * i)
+
+
+def inertia(depth: float, face: float) -> float:
+    """Second moment of area of a bar that bends across its face: depth · face³ / 12, in mm⁴."""
+    return depth * face**3 / 12
+
+
+def longest_span(length_mm: float, bar_mm: float, braces: Sequence[Brace], runs: str) -> float:
+    """The longest stretch of a bar that nothing props: between its corners and its braces."""
+    stops = [bar_mm, *sorted(b.at.mm for b in braces if b.runs == runs), length_mm - bar_mm]
+    return max(b - a for a, b in pairwise(stops))
+
+
+def brace_sums(
+    desk: Desk, width: Quantity, height: Quantity, depth: Quantity, face: Quantity, braces: Sequence[Brace]
+) -> None:
+    """Clear span and inward bow of the bars, both ways, as they are braced now."""
+    s, p = desk.sheet, desk.practice
+    pull = s.choose("brace.pull", "pull of the cloth", p.cloth_tension_n_per_mm, N_PER_MM, "about; common practice")
+    e = s.choose("brace.e", "stiffness of the bar", E_MPA["softwood"], MPA, "pine, usual value")
+
+    def bow(w: float, length: float, stiff: float, deep: float, wide: float) -> float:
+        return hinged_mm(w, length, stiff, inertia(deep, wide))
+
+    for axis, side, runs in (("width", width, "down"), ("height", height, "across")):
+        span = s.let(
+            f"brace.span_{axis}",
+            f"clear span of the bars along the {axis}",
+            s.decide(
+                "between corners and braces", longest_span(side.value, face.value, braces, runs), MM, side, face
+            ),
+        )
+        s.let(
+            f"brace.bow_{axis}",
+            f"bars along the {axis} bow inwards by",
+            s.call("5·w·L⁴ ÷ (384·E·I), I = depth·face³ ÷ 12", bow, pull, span, e, depth, face, u=MM),
+        )
+
+
+def rail_sag(
+    sheet: Sheet, weight: Quantity, length: Quantity, species: str, depth: Quantity, face: Quantity
+) -> tuple[Quantity, Quantity]:
+    """Least and most sag of a bottom rail that carries ``weight`` (N): ends clamped, ends hinged."""
+    e = sheet.choose("rail.e", "stiffness of the rail", E_MPA.get(species, 9000.0), MPA, "usual value")
+
+    def least(w: float, long: float, stiff: float, deep: float, wide: float) -> float:
+        return clamped_mm(w / long, long, stiff, inertia(deep, wide))
+
+    def most(w: float, long: float, stiff: float, deep: float, wide: float) -> float:
+        return hinged_mm(w / long, long, stiff, inertia(deep, wide))
+
+    args = (weight, length, e, depth, face)
+    return (
+        sheet.let(
+            "rail.sag_least",
+            "bottom rail sags at least",
+            sheet.call("w·L⁴ ÷ (384·E·I), ends clamped", least, *args, u=MM),
+            "a stiff pane carries part of it",
+        ),
+        sheet.let(
+            "rail.sag",
+            "bottom rail sags at most",
+            sheet.call("5·w·L⁴ ÷ (384·E·I), ends hinged", most, *args, u=MM),
+            "upper bound: a stiff pane carries part of it",
+        ),
+    )
+
+
+def braces_wanted(span_mm: float, one_over_mm: float, two_over_mm: float) -> int:
+    """How many braces a clear span asks for: common practice, no source."""
+    return 2 if span_mm > two_over_mm else 1 if span_mm > one_over_mm else 0

@@ -1,0 +1,49 @@
+"""Flat pieces: paper, puzzle, needlework, panel, pressed plant."""
+
+from dataclasses import dataclass
+
+from shadbo.core.desk import Desk
+from shadbo.core.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
+from shadbo.core.quantity import Quantity
+from shadbo.core.sums.shape import Shape, read_all, shape_of
+from shadbo.core.sums.weight import PANEL_KG_PER_M3, body, skin
+from shadbo.core.units import KG
+
+FLAT = (Paper, Puzzle, Needlework, Panel, PressedPlant)
+
+
+@dataclass(frozen=True, slots=True)
+class FlatSums:
+    """Size, shape, thickness and mass of a flat piece."""
+
+    shape: Shape
+    thick: Quantity
+    mass: Quantity
+
+    @property
+    def width(self) -> Quantity:
+        """The width that counts."""
+        return self.shape.width
+
+    @property
+    def height(self) -> Quantity:
+        """The height that counts."""
+        return self.shape.height
+
+
+def flat_sums(desk: Desk, piece: Piece) -> FlatSums:
+    """Put a flat piece on the sheet; TypeError for a canvas."""
+    detail, s = piece.detail, desk.sheet
+    if not isinstance(detail, FLAT):
+        raise TypeError(f"a {detail.kind} is not a flat piece")
+    got = read_all(desk, detail)
+    shape = shape_of(desk, detail, got)
+    area = shape.width * shape.height
+    if piece.weight_kg is not None:
+        mass = s.read("piece.mass", "piece, weighed", piece.weight_kg, KG, 0.02, "scale ± 0.02 kg")
+    elif isinstance(detail, Panel):
+        panel = body(s, PANEL_KG_PER_M3[detail.material], area, got["thickness"])
+        mass = s.let("piece.mass", "piece, estimated", panel, "area and thickness; weigh it where it matters")
+    else:
+        mass = s.let("piece.mass", "piece, estimated", skin(s, detail.kind, area), "area; weigh it where it matters")
+    return FlatSums(shape, got["thickness"], mass)

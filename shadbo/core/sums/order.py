@@ -1,0 +1,16 @@
+"""Moulding to order: the rails, and a mitre's waste at every corner."""
+
+from shadbo.core.quantity import Quantity
+from shadbo.core.sheet import Sheet
+
+
+def order_mm(outside_width_mm: float, outside_height_mm: float, face_mm: float) -> float:
+    """Length to order for one frame: 2 · (w + h) + 8 · face (common practice, no source)."""
+    return 2 * (outside_width_mm + outside_height_mm) + 8 * face_mm
+
+
+def rail_order(sheet: Sheet, width: Quantity, height: Quantity, face: Quantity) -> Quantity:
+    """The same on the sheet, with the length of all four rails."""
+    around = sheet.let("rail.total", "rails, all four, long point", 2 * width + 2 * height)
+    sheet.let("rail.order", "moulding to order", around + 8 * face, "2 · (w + h) + 8 · face", "up")
+    return around

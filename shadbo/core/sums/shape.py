@@ -1,0 +1,104 @@
+"""The shape of a flat piece from its readings: size, taper, waist, rack, misfit, outline."""
+
+from dataclasses import dataclass
+
+from shadbo.core.desk import Desk
+from shadbo.core.measures import NOUNS, measures, prefix
+from shadbo.core.pieces import Detail, Margined
+from shadbo.core.quantity import Quantity
+from shadbo.core.sums.square import Outline, outline, rack, second_diagonal
+from shadbo.core.units import MM
+
+
+@dataclass(frozen=True, slots=True)
+class Shape:
+    """Width and height that count (the largest reading, after trimming), the outline, and every reading."""
+
+    width: Quantity
+    height: Quantity
+    outline: Outline
+    readings: dict[str, Quantity]
+
+
+def read_all(desk: Desk, detail: Detail) -> dict[str, Quantity]:
+    """Every reading of the piece onto the sheet, by field name."""
+    start = prefix(detail)
+    got = {}
+    for m in measures(detail):
+        reading = getattr(detail, m.name)
+        if reading is not None:
+            got[m.name] = desk.read(f"{start}.{m.name}", m.label, reading)
+    return got
+
+
+def shape_of(desk: Desk, detail: Detail, got: dict[str, Quantity], name: str = "") -> Shape:
+    """Size and outline of the piece as it stands after trimming. ``name`` is the label of its size lines."""
+    s, start, noun = desk.sheet, prefix(detail), name or NOUNS[detail.kind]
+    cut_w, cut_h = _trims(desk, detail)
+
+    def side(field: str) -> Quantity:
+        cut = cut_w if field.startswith("width") else cut_h
+        return got[field] - cut if cut is not None else got[field]
+
+    widths = [side(n) for n in ("width_top", "width_middle", "width_bottom") if n in got]
+    heights = [side(n) for n in ("height_left", "height_middle", "height_right") if n in got]
+    width = s.let(f"{start}.width", f"{noun}, width", s.pick("largest", *widths))
+    height = s.let(f"{start}.height", f"{noun}, height", s.pick("largest", *heights))
+    s.let(f"{start}.taper_width", "taper of the width, top less bottom", got["width_top"] - got["width_bottom"])
+    s.let(f"{start}.taper_height", "taper of the height, left less right", got["height_left"] - got["height_right"])
+    shift = _shift(desk, start, got)
+    ring = outline(
+        s,
+        side("width_top"),
+        side("width_bottom"),
+        side("height_left"),
+        side("height_right"),
+        shift,
+        _swell(desk, start, got, "width", "width_top", "width_bottom"),
+        _swell(desk, start, got, "height", "height_left", "height_right"),
+    )
+    return Shape(width, height, ring, got)
+
+
+def _trims(desk: Desk, detail: Detail) -> tuple[Quantity | None, Quantity | None]:
+    """What trimming takes off width and height; needlework is never trimmed into its design."""
+    if not isinstance(detail, Margined) or detail.kind == "needlework":
+        return None, None
+    s = desk.sheet
+    out: list[Quantity | None] = []
+    for axis, sides in (("width", ("left", "right")), ("height", ("top", "bottom"))):
+        here = [
+            desk.choose(f"trim.{side}", f"strip to trim, {side}", decided, 0, "")
+            for side in sides
+            if (decided := getattr(detail, f"trim_{side}")) is not None
+        ]
+        if not here:
+            out.append(None)
+            continue
+        total = here[0] if len(here) == 1 else here[0] + here[1]
+        out.append(s.let(f"trim.{axis}", f"trimmed off the {axis}", total))
+    return out[0], out[1]
+
+
+def _swell(desk: Desk, start: str, got: dict[str, Quantity], axis: str, one: str, other: str) -> Quantity | None:
+    middle = got.get(f"{axis}_middle")
+    if middle is None:
+        return None
+    return desk.sheet.let(
+        f"{start}.waist_{axis}", f"waist: middle {axis} against its ends", middle - (got[one] + got[other]) / 2
+    )
+
+
+def _shift(desk: Desk, start: str, got: dict[str, Quantity]) -> Quantity | None:
+    s = desk.sheet
+    up, down = got.get("diagonal_up"), got.get("diagonal_down")
+    if up is None or down is None:
+        return None
+    sides = [got[n] for n in ("width_top", "width_bottom", "height_left", "height_right")]
+    fixed = s.call("the diagonal that four sides and the other diagonal fix", second_diagonal, *sides, down, u=MM)
+    if fixed.value != fixed.value:
+        return None  # no four sides allow this diagonal; a check says so, and nothing is drawn aslant by it
+    mean = (got["width_top"] + got["width_bottom"]) / 2
+    shift = s.let(f"{start}.rack", "rack: top shifted to the right", rack(mean, up, down))
+    s.let(f"{start}.misfit", "misfit of the second diagonal", up - fixed)
+    return shift
