@@ -70,6 +70,11 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
             "the rail's middle",
         )
         places: tuple[Dot, ...] = ((0.0, height.value / 2 - down.value),)
+    elif assembly.see_through and kind == "straps":
+        inwards = s.cut("hang.in", "hangers, from the frame's side", width / 4, "nearest", 1.0)
+        down = s.let("hang.top", "hangers below the top edge", rail.wall / 2, "middle of the top rail")
+        x, y = width.value / 2 - inwards.value, height.value / 2 - down.value
+        places = ((-x, y), (x, y))
     else:
         across = rail.wall / 2 if into_wall else (rail.wall + rail.ledge) / 2
         inwards = s.cut("hang.in", "hangers, from the frame's side", across, "nearest", 1.0)

@@ -2,6 +2,7 @@
 
 from shadbo.core.materials import FloaterProfile, Hanger, PadStock, PlainStock, Screw, Wire
 from shadbo.core.shop import Shop, Stock
+from shadbo.demo.sheets import CLIPS, FRAMES, POSTER_RAILS, SHEETS, SPACERS, TAPES
 
 PROFILES = (
     FloaterProfile(
@@ -129,6 +130,7 @@ WIRES = (
 def demo_shop() -> Shop:
     """Netloft Framing, which works in millimetres."""
     stock = Stock(
-        floater_profiles=PROFILES, plain_stock=PLAIN, pads=PADS, screws=SCREWS, hangers=HANGERS, wires=WIRES
-    )
+        floater_profiles=PROFILES, plain_stock=PLAIN, pads=PADS, screws=SCREWS, hangers=HANGERS, wires=WIRES,
+        frames=FRAMES, sheets=SHEETS, clips=CLIPS, tapes=TAPES, spacers=SPACERS, poster_rails=POSTER_RAILS,
+    )  # fmt: skip
     return Shop(name="Netloft Framing", mark="0.5 mm", stock=stock)

@@ -122,7 +122,10 @@ def layers(f: FloaterSums) -> tuple[Layer, ...]:
     rows.append(Layer("canvas", face, face + depth, "stretcher", "canvas.depth"))
     if pad > 0:
         rows.append(Layer("pad", face + depth, face + depth + pad, "pad", "pad.made"))
-    rows.append(Layer("strip" if f.square else "ledge", deep, deep + thick, "wood", "profile.ledge_thick"))
+    if f.square:
+        rows.append(Layer("strip", deep, deep + thick, "stretcher", "strip.height"))
+    else:
+        rows.append(Layer("ledge", deep, deep + thick, "wood", "profile.ledge_thick"))
     return tuple(rows)
 
 

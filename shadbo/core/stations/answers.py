@@ -38,8 +38,8 @@ def answer(plan: Plan, name: StationName) -> tuple[Both, Both]:
         start = prefix(desk.piece.detail)
         rack = say(mark, ", {} out of square", Mm(abs(s[f"{start}.rack"].value))) if f"{start}.rack" in s else EMPTY
         weight = value_text(s[f"{start}.mass"], mark)
-        thick = s[f"{start}.depth"] if f"{start}.depth" in s else s[f"{start}.thickness"]
-        size = [texts(q.value, mark, q.way) for q in (s[f"{start}.width"], s[f"{start}.height"], thick)]
+        sizes = [s[f"{start}.{k}"] for k in ("width", "height", "depth") if f"{start}.{k}" in s]
+        size = [texts(q.value, mark, q.way) for q in sizes]
         first = Both(" × ".join(t.mm for t in size), " × ".join(t.inch for t in size))
         return first, Both(weight.mm + rack.mm, weight.inch + rack.inch)
     if name == "parts":

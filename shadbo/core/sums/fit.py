@@ -1,42 +1,100 @@
-"""Fit chain of a rabbeted frame: package, allowance, lip, face."""
+"""Fit chain of a rabbeted frame: package, allowance, lip, face; and the rails that bow."""
 
 from dataclasses import dataclass
 
 from shadbo.core.quantity import Quantity
 from shadbo.core.sheet import Sheet
+from shadbo.core.sums.movement import acrylic_growth
+from shadbo.core.units import MM
+
+ENDS = {"width": ("top", "bottom"), "height": ("left", "right")}
 
 
 @dataclass(frozen=True, slots=True)
 class Fit:
-    """One dimension of the chain, front to back of the rail."""
+    """One dimension of the chain: what was made at both ends and the middle, and what comes of it."""
 
-    rabbet: Quantity
+    axis: str
+    allowance: Quantity
+    least: Quantity
+    most: Quantity
     sight: Quantity
     outside: Quantity
-    worst_hold: Quantity
+    bow: Quantity
+    growth: Quantity
+
+
+@dataclass(frozen=True, slots=True)
+class Hold:
+    """What the lip covers of a package of a given size."""
+
+    worst: Quantity
     hidden: Quantity
 
 
-def fit(
+def allowance_of(
+    sheet: Sheet, axis: str, package: Quantity, base: Quantity, acrylic: bool, room_mm: float, k: float, rh: float
+) -> tuple[Quantity, Quantity]:
+    """The allowance of one dimension and the growth of the sheet.
+
+    The shop's allowance, the growth of an acrylic sheet and its room, or the reading error of the package,
+    whichever is largest.
+    """
+    growth = sheet.number(0, MM)
+    if acrylic:
+        grown = sheet.call("L · (70·10⁻⁶·ΔT + 3·10⁻⁵·ΔRH)", acrylic_growth(k, rh), package, u=MM)
+        label = f"the glazing grows on the {axis} by"
+        growth = sheet.let(f"season.growth_{axis}", label, grown, "acrylic, from dry cold to damp warm")
+    wanted = [base, sheet.number(package.worst, MM)]
+    if acrylic:
+        wanted.append(growth + sheet.number(room_mm, MM))
+    best = max(wanted, key=lambda q: q.value)
+    source = "practice of the shop" if best is base else "room for the sheet to grow" if acrylic else "reading error"
+    return sheet.let(f"fit.allowance_{axis}", f"allowance on the {axis}", best, source), growth
+
+
+def frame_axis(
     sheet: Sheet,
     axis: str,
     package: Quantity,
     allowance: Quantity,
+    growth: Quantity,
     lip: Quantity,
     face: Quantity,
-    cut_tolerance_mm: float,
-    joint_tolerance_mm: float,
+    tolerances_mm: tuple[float, float],
 ) -> Fit:
-    """Rabbet, sight and outside for one dimension (``axis`` is ``width`` or ``height``).
+    """Rabbet, rail, sight and outside for one dimension; rails are given by their outside, long point.
 
-    ``worst hold`` is what the lip still covers when the package slides to the other side, taken from the
-    rail that is really cut; ``hidden`` is the rim that the lip covers when the package is centred.
+    ``tolerances_mm`` are the saw's and the joint's.
     """
-    wanted = sheet.let(f"fit.rabbet_{axis}", f"rabbet {axis}, wanted", package + allowance, way="up")
-    outside = sheet.cut(f"rail.{axis}", f"rail, outside {axis}", wanted + 2 * (face - lip), "up", cut_tolerance_mm)
-    rabbet = sheet.made(f"frame.rabbet_{axis}", f"rabbet {axis}", outside - 2 * (face - lip), joint_tolerance_mm)
-    sight = sheet.let(f"frame.sight_{axis}", f"sight {axis}", rabbet - 2 * lip)
-    slack = rabbet - package
-    worst = sheet.let(f"fit.worst_hold_{axis}", f"least hold on the {axis}, slid over", lip - slack, way="down")
-    hidden = sheet.let(f"fit.hidden_{axis}", f"rim hidden on the {axis}, centred", lip - slack / 2)
-    return Fit(rabbet, sight, outside, worst, hidden)
+    saw, joint = tolerances_mm
+    wanted = sheet.let(f"inside.{axis}", f"rabbet {axis}, wanted", package + allowance, "package + allowance", "up")
+    rail = sheet.cut(f"rail.{axis}", f"rail, outside {axis}, long point", wanted + 2 * (face - lip), "up", saw)
+    middle = sheet.made(f"frame.inside_{axis}.middle", f"rabbet {axis}, middle", rail - 2 * (face - lip), joint)
+    first, last = (sheet.made(f"frame.inside_{axis}.{end}", f"rabbet {axis}, {end}", middle) for end in ENDS[axis])
+    least = sheet.let(f"fit.rabbet_{axis}", f"rabbet {axis}, least", sheet.pick("smallest", first, middle, last))
+    most = sheet.pick("largest", first, middle, last)
+    return Fit(
+        axis,
+        allowance,
+        least,
+        most,
+        sheet.let(f"frame.sight_{axis}", f"sight {axis}", middle - 2 * lip),
+        sheet.made(f"frame.outside_{axis}", f"outside {axis}", middle + 2 * (face - lip), way="up"),
+        sheet.let(f"fit.bow_{axis}", f"rails bow on the {axis}, both together", middle - (first + last) / 2),
+        growth,
+    )
+
+
+def hold(sheet: Sheet, fit: Fit, package: Quantity, lip: Quantity) -> Hold:
+    """Worst hold: slid to the other side, where the rabbet is widest, the sheet shrunk. Hidden: centred."""
+    slack = fit.most - package
+    worst = sheet.let(
+        f"fit.hold_{fit.axis}",
+        f"least hold on the {fit.axis}, slid over",
+        lip - slack - fit.growth,
+        "lip less allowance, bow and shrinkage",
+        "down",
+    )
+    hidden = sheet.let(f"fit.hidden_{fit.axis}", f"rim hidden on the {fit.axis}, centred", lip - slack / 2)
+    return Hold(worst, hidden)

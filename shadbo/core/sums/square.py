@@ -167,8 +167,11 @@ class Placement:
         return [gap for side in self.gaps.values() for gap in side.values()]
 
 
-def place(sheet: Sheet, piece: Outline, opening: Opening) -> Placement:
-    """Best placement in the opening. The placement is a decision; reading error flows into the gaps only."""
+def place(sheet: Sheet, piece: Outline, opening: Opening, word: str = "gap", said: str = "gap") -> Placement:
+    """Best placement in the opening. The placement is a decision; reading error flows into the gaps only.
+
+    The gaps become lines ``<word>.<side>.<place>``.
+    """
     rows: dict[str, list[tuple[float, float, float, float]]] = {
         "left": [],
         "right": [],
@@ -184,10 +187,10 @@ def place(sheet: Sheet, piece: Outline, opening: Opening) -> Placement:
     turn, right, up = even_placement(tuple(rows["left"] + rows["right"]), tuple(rows["top"] + rows["bottom"]))
     sources = [q for point in piece.points.values() for q in point]
     q_turn = sheet.let(
-        "place.turn", "turn, anticlockwise, as a slope", sheet.decide("evenest gaps", turn, ONE, *sources)
+        "place.turn", "turn, anticlockwise, as a slope", sheet.decide(f"evenest {said}s", turn, ONE, *sources)
     )
-    q_right = sheet.let("place.right", "shift to the right", sheet.decide("evenest gaps", right, MM, *sources))
-    q_up = sheet.let("place.up", "shift upwards", sheet.decide("evenest gaps", up, MM, *sources))
+    q_right = sheet.let("place.right", "shift to the right", sheet.decide(f"evenest {said}s", right, MM, *sources))
+    q_up = sheet.let("place.up", "shift upwards", sheet.decide(f"evenest {said}s", up, MM, *sources))
     gaps: dict[str, dict[str, Quantity]] = {}
     for side, places in SIDES.items():
         ox, oy = _OUTWARD[side]
@@ -196,7 +199,7 @@ def place(sheet: Sheet, piece: Outline, opening: Opening) -> Placement:
             edge = px - q_turn * py + q_right if ox else py + q_turn * px + q_up
             room = opening.half_width_at(at) if ox else opening.half_height_at(at)
             gap = room - edge if ox + oy > 0 else room + edge
-            word = at.replace(side, "").strip()
-            named = sheet.let(f"gap.{side}.{word}", f"gap, {side} side, {word}", gap, way="down")
-            gaps.setdefault(side, {})[word] = named
+            end = at.replace(side, "").strip()
+            named = sheet.let(f"{word}.{side}.{end}", f"{said}, {side} side, {end}", gap, way="down")
+            gaps.setdefault(side, {})[end] = named
     return Placement(q_turn, q_right, q_up, gaps)

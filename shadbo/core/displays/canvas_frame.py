@@ -1,0 +1,138 @@
+"""Canvas in a rabbeted frame: held by offset clips that bridge the difference of depth, no glazing."""
+
+from shadbo.core.assembly import Assembly, Join
+from shadbo.core.boards import Clip
+from shadbo.core.desk import Desk
+from shadbo.core.displays.asking import told_line
+from shadbo.core.displays.base import Ask
+from shadbo.core.displays.flat_front import PIECE_HATCH, opening_part
+from shadbo.core.displays.floated import canvas_of, is_canvas, reading_asks
+from shadbo.core.displays.glazed import LEVERS as FRAME_LEVERS
+from shadbo.core.displays.glazed import Package, build_package
+from shadbo.core.displays.glazed_questions import merged, package_questions
+from shadbo.core.displays.points import side_fixings
+from shadbo.core.displays.rabbeted import Frame, frame_round
+from shadbo.core.displays.slabs import Slab, depth_sums, piece_slab
+from shadbo.core.displays.stretched import stretching_parts
+from shadbo.core.facts import tell
+from shadbo.core.findings import StationName
+from shadbo.core.lengths import Both
+from shadbo.core.mounts import choose_mount
+from shadbo.core.pieces import Panel, Piece
+from shadbo.core.quantity import Quantity
+from shadbo.core.questions import Question
+from shadbo.core.sums.border import clip_count
+from shadbo.core.sums.flat import flat_sums
+from shadbo.core.sums.hang import force
+from shadbo.core.units import KG, MM, N_PER_KG, ONE
+from shadbo.core.words import say
+
+AT = "options/canvas_frame"
+LEVERS = {name: f"{AT}/{name}" for name in FRAME_LEVERS}
+NONE = Clip(id="clip", name="offset clip, none listed", offset_mm=0, rating_kg=2)
+
+
+class CanvasFrame:
+    """A painting in its frame."""
+
+    kind = "canvas frame"
+    name = "Rabbeted frame"
+
+    def suits(self, piece: Piece) -> bool:
+        """Canvases and painted panels."""
+        return is_canvas(piece) or isinstance(piece.detail, Panel)
+
+    def asks(self, desk: Desk) -> list[Ask]:
+        """Readings of the piece."""
+        return reading_asks(desk)
+
+    def build(self, desk: Desk) -> Assembly:
+        """The canvas is the package: it may end behind the frame or inside it."""
+        s, options = desk.sheet, desk.job.options.canvas_frame
+        panel = isinstance(desk.piece.detail, Panel)
+        if panel:
+            flat = flat_sums(desk, desk.piece)
+            width, height, depth, mass, bar = flat.width, flat.height, flat.thick, flat.mass, 0.0
+        else:
+            canvas = canvas_of(desk)
+            width, height, depth, mass = canvas.width, canvas.height, canvas.depth, canvas.mass
+            bar = canvas.bar_face.value
+        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        needed = depth.value + desk.practice.fastener_room_mm if panel else max(depth.value - 12, 4.0)
+        frame = frame_round(desk, options, (width, height), needed, False, panel, 12.0)
+        layer = piece_slab(desk, "canvas" if not panel else "panel", "stretcher" if bar else PIECE_HATCH["panel"],
+                           depth, (width, height), mass)  # fmt: skip
+        if bar:
+            layer = Slab("piece", "canvas on its bars", "piece", layer.thick, "stretcher", ring_mm=bar,
+                         size=(width, height), mass=mass, cut=False)  # fmt: skip
+        depth_sums(desk, [layer], frame.rabbet_depth)
+        ids = ("points",) if panel else ("offset clips", "plates and screws")
+        mount = choose_mount(desk, facts, mass.value, ids, options.mount)
+        joins = () if panel else (_clips(desk, frame, depth, mass),)
+        package = Package(
+            (layer,),
+            mount,
+            s.number(0, KG),
+            lambda f: [opening_part(f, "cloth", "canvas.width" if bar else "piece.width", "canvas")],
+            (
+                say(desk.mark, "sight {} × {}", s["frame.sight_width"], s["frame.sight_height"]),
+                say(desk.mark, "outside {} × {}", s["frame.outside_width"], s["frame.outside_height"]),
+            ),
+            joins,
+            tuple(stretching_parts(desk)),
+            back=options.back or "vented paper",
+            levers=LEVERS,
+            effort="clips off, and the canvas comes out",
+            strainer=bool(options.strainer),
+            points=panel,
+            depth=None if panel else _depth_said(desk, depth),
+        )
+        return build_package(desk, frame, package)
+
+    def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
+        """The clip, then what every frame asks."""
+        o = desk.job.options.canvas_frame
+        if assembly is None:
+            return {}
+        own: dict[StationName, list[Question]] = {
+            "depth": [
+                *told_line(desk, "clip.step", "Canvas ends behind the frame's back by"),
+                *told_line(desk, "clip.offset", "Offset clip", _clip_name(desk)),
+            ],
+        }
+        return merged(own, package_questions(desk, assembly, AT, o))
+
+
+def _depth_said(desk: Desk, depth: Quantity) -> tuple[Both, Both]:
+    s, mark = desk.sheet, desk.mark
+    first = say(mark, "{} in {}", depth, s["profile.rabbet"])
+    return first, say(mark, "clips of {}", s["clip.offset"])
+
+
+def _clip_name(desk: Desk) -> str:
+    s = desk.sheet
+    if "clip.offset" not in s:
+        return ""
+    turned = s["clip.step"].value < 0
+    return "turned round: it reaches down to the canvas" if turned else "screwed to the frame, never to the canvas"
+
+
+def _clips(desk: Desk, frame: Frame, depth: Quantity, mass: Quantity) -> Join:
+    """Clips: floor((side − 80) / 150) + 1 a side, none within 40 mm of a corner; the offset nearest the step."""
+    s, p = desk.sheet, desk.practice
+    step = s.let("clip.step", "canvas depth less rabbet depth", depth - frame.rabbet_depth)
+    clips = desk.stock.clips or (NONE,)
+    clip = min(clips, key=lambda c: (abs(c.offset_mm - abs(step.value)), c.offset_mm))
+    offset = s.choose("clip.offset", "offset of the clip", clip.offset_mm, MM, clip.name)
+    gap = step - offset if step.value >= 0 else s.number(0, MM) - step - offset
+    s.let("clip.off", "step that the clip leaves", gap, "the clip bends so far")
+    fixings = side_fixings(desk, frame, "clip", lambda side: clip_count(side, p.clips_apart_mm), 60.0)
+    count = s.let("mount.count", "clips", s.number(len(fixings), ONE))
+    s.let("mount.demand", "each fixing carries", force(s, mass) / count)
+    factor = s.choose("mount.factor", "safety factor of the mount", p.hardware_factor, ONE, "practice of the shop")
+    rating = s.choose("mount.rating_each", f"rating of {clip.name}", clip.rating_kg, KG, "maker")
+    s.let("mount.rating", "each fixing may carry, by its maker", rating * s.number(9.80665, N_PER_KG))
+    s.let("mount.margin", "rating less demand · factor", s["mount.rating"] - s["mount.demand"] * factor)
+    steps = ("pilot the frame's back; screw 2 mm shorter than the wood", "finger-tight, then a quarter turn")
+    return Join("clips", "offset clips", clip.name, ("rail", "bar"), fixings, diameter_mm=5.0, operations=steps,
+                key="mount.count")  # fmt: skip

@@ -1,0 +1,182 @@
+"""Build a rabbeted package, with or without glazing, into an assembly: the part that all such displays share."""
+
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, field
+
+from shadbo.core.assembly import Assembly, Join, Margins, Part, Ring, Room
+from shadbo.core.desk import Desk
+from shadbo.core.displays.glazed_views import callouts, dimensions, section_of
+from shadbo.core.displays.points import cover_parts, point_join
+from shadbo.core.displays.rabbeted import Frame, centred, rail_parts
+from shadbo.core.displays.slabs import Slab, filler_slab
+from shadbo.core.hanging import hanger_down
+from shadbo.core.lengths import Both
+from shadbo.core.mounts import MountPlan
+from shadbo.core.quantity import Quantity
+from shadbo.core.sums.bending import rail_sag
+from shadbo.core.sums.border import strips
+from shadbo.core.sums.hang import force
+from shadbo.core.sums.weight import by_area
+from shadbo.core.units import MM
+from shadbo.core.words import both, say
+
+LEVERS = ("profile", "allowance", "extension", "strainer", "back", "mount")
+GLAZED_LEVERS = (*LEVERS, "glazing", "contact", "spacer", "spacer_held", "board", "backing")
+
+
+@dataclass(frozen=True, slots=True)
+class Package:
+    """What a display puts into the rabbet, and how it is seen.
+
+    ``front`` draws what stands inside the rails; ``joins`` are the mount's own fixings.
+    """
+
+    slabs: tuple[Slab, ...]
+    mount: MountPlan | None
+    mass: Quantity
+    front: Callable[[Frame], Sequence[Part]]
+    sizes: tuple[Both, Both]
+    joins: tuple[Join, ...] = ()
+    parts: tuple[Part, ...] = ()
+    dimensions: Callable[[Frame], Sequence[object]] | None = None
+    reach_mm: float = 0.0
+    margins: Margins | None = None
+    see_through: bool = False
+    back: str = "sealed paper"
+    hangs: tuple[str, ...] = ()
+    levers: Mapping[str, str] = field(default_factory=dict)
+    effort: str = ""
+    strainer: bool = False
+    depth: tuple[Both, Both] | None = None
+    points: bool = True
+
+
+def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
+    """Depth, filler, parts, fixings, back, sag of the rail, views."""
+    s = desk.sheet
+    spare = s["depth.spare"]
+    slabs = list(package.slabs)
+    filler = filler_slab(desk, spare.value, package.see_through, desk.practice.spare_caution_mm)
+    if filler is not None:
+        at = next((i for i, x in enumerate(slabs) if x.role == "backing"), len(slabs))
+        slabs.insert(at, filler)
+        s.let("depth.left", "depth still over", spare - filler.thick, way="down")
+    else:
+        s.let("depth.left", "depth still over", spare, way="down")
+    hanger_down(desk, s["frame.outside_height"])
+    rails = rail_parts(frame)
+    section, layers = section_of(frame, slabs, package.reach_mm)
+    parts = [*rails]
+    mass = package.mass
+    for layer in slabs:
+        part = _part(desk, frame, layer, section.get(layer.id, ()))
+        if part is not None:
+            parts.append(part)
+            mass = mass + part.mass if part.mass is not None else mass
+    s.let("package.mass", "package, all that the rails carry", mass)
+    weight = s.let("package.load", "load on the bottom rail", force(s, s["package.mass"]))
+    rail_sag(s, weight, s["frame.outside_width"], frame.profile.species, frame.depth, frame.face)
+    joins = list(package.joins)
+    if package.points:
+        join, marks = point_join(desk, frame, slabs)
+        joins.append(join)
+        parts.append(marks)
+    parts += cover_parts(desk, frame, package.back, package.see_through)
+    if package.strainer:
+        parts.append(_strainer(desk, frame))
+    parts += [*package.front(frame), *package.parts]
+    back = layers[-1].end_mm if layers else frame.front.value
+    room_end = frame.depth.value
+    extra = tuple(package.dimensions(frame)) if package.dimensions is not None else ()
+    rail = frame.back_rail()
+    return Assembly(
+        s["frame.outside_width"],
+        s["frame.outside_height"],
+        frame.depth,
+        rail,
+        tuple(parts),
+        tuple(joins),
+        layers,
+        (*dimensions(frame, back), *extra),  # type: ignore[arg-type]
+        callouts(slabs, section),
+        "right rail, cut through",
+        _answers(desk, package),
+        Room(frame.front.value, room_end, frame.rabbet_depth.key, "rabbet"),
+        package.margins,
+        package.see_through,
+        any(x.role == "glazing" for x in slabs),
+        package.levers,
+        frame.profile,
+        frame.held,
+        {},
+        package.hangs,  # type: ignore[arg-type]
+        package.mount,
+        package.effort,
+    )
+
+
+def _part(desk: Desk, frame: Frame, layer: Slab, section: Ring) -> Part | None:
+    s = desk.sheet
+    width, height = layer.size or (frame.package_w, frame.package_h)
+    price, mass = 0.0, layer.mass
+    if layer.sheet is not None:
+        price = width.value * height.value / 1e6 * layer.sheet.price_per_m2
+        if mass is None:
+            mass = s.let(f"mass.{layer.id}", f"{layer.name}, mass",
+                         by_area(s, layer.sheet.kg_per_m2, width * height))  # fmt: skip
+    if layer.role == "spacer":
+        thick = s["spacer.thick"]
+        a, b = strips(width.value, height.value, thick.value)
+        price = 2 * (a + b) / 1000 * layer.ring_price_per_m
+        upright = s.cut("spacer.upright", "spacer strips, sides", height - 2 * thick, "down", 0.5)
+        s.cut("spacer.across", "spacer strips, top and bottom", width, "down", 0.5)
+        note = say(desk.mark, "two of {}, two of {}", s["spacer.across"], upright).mm
+        return Part(layer.id, "spacer", layer.name, "spacer", 4, s["spacer.across"], layer.thick, thick,
+                    section=section, key="spacer.across", to_cut=True, note=note, price=price / 4)  # fmt: skip
+    return Part(
+        layer.id,
+        layer.role,
+        layer.name,
+        layer.hatch,
+        1,
+        width,
+        height,
+        layer.thick,
+        mass=mass,
+        section=section,
+        key=layer.key,
+        to_cut=layer.cut and layer.sheet is not None,
+        note=layer.note,
+        price=price,
+        seen_from=("back",) if layer.role == "backing" else (),
+        face=(centred(width.value, height.value),) if layer.role == "backing" else (),
+    )
+
+
+def _strainer(desk: Desk, frame: Frame) -> Part:
+    """A tightly fitting back frame, inside less 1 mm, screwed through the rail."""
+    s = desk.sheet
+    one = s.number(1, MM)
+    width = s.cut("strainer.width", "strainer back, width", frame.width.least - one, "down", 0.3)
+    height = s.cut("strainer.height", "strainer back, height", frame.height.least - one, "down", 0.3)
+    return Part("strainer", "strip", "strainer back", "stretcher", 1, width, height, s.choose(
+        "strainer.thick", "strainer back, thickness", 18, MM, "common practice"), key="strainer.width", to_cut=True,
+        note="pull the rails in with blocks and clamps until middle = ends, then screw it through the rail")  # fmt: skip
+
+
+def _answers(desk: Desk, package: Package) -> dict[str, tuple[Both, Both]]:
+    s, mark = desk.sheet, desk.mark
+    left = s["depth.left"]
+    over = say(mark, "{} over", left) if left.value >= 0 else say(mark, "{} too deep", s["depth.needed"])
+    mount = package.mount
+    name = mount.taken.mount.name if mount else "points"
+    count = s.get("mount.count")
+    many = both(
+        f"{count.value:.0f} {count.name.label}" if count is not None and count.name and count.value > 1 else ""
+    )
+    return {
+        "sizes": package.sizes,
+        "depth": package.depth or (say(mark, "{} in {}", s["depth.needed"], s["profile.rabbet"]), over),
+        "mount": (both(name), many),
+        "parts": (say(mark, "4 rails, {}", s["rail.total"]), both("")),
+    }

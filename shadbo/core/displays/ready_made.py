@@ -1,0 +1,219 @@
+"""Adapted ready-made box frame: measured as bought; glass used or left out, inner board cut down, packers added."""
+
+from shadbo.core.assembly import Assembly, BackRail, Dimension, Part, Room
+from shadbo.core.desk import Desk
+from shadbo.core.displays.asking import sheet_row, told_line
+from shadbo.core.displays.base import Ask
+from shadbo.core.displays.bought_box import ASKED, LIP_THICK_MM, Box, box_of, box_parts, box_section, packers
+from shadbo.core.displays.flat_front import PIECE_HATCH, border_margins, place_in, placed_ring, seen
+from shadbo.core.displays.floated import reading_asks
+from shadbo.core.displays.glazed_questions import mount_questions, parts_questions
+from shadbo.core.displays.glazed_views import callouts
+from shadbo.core.displays.rabbeted import centred
+from shadbo.core.displays.slabs import GLASS, HATCH, Slab, air_needed, first_sheet, piece_slab, slab, spacer_slab
+from shadbo.core.facts import Told, tell
+from shadbo.core.findings import StationName
+from shadbo.core.hanging import hanger_down
+from shadbo.core.mounts import choose_mount, load_sums
+from shadbo.core.options import ReadyMadeOptions
+from shadbo.core.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
+from shadbo.core.quantity import Quantity
+from shadbo.core.questions import Choice, Question
+from shadbo.core.rows import care, choice_row, reading_row, told
+from shadbo.core.sums.border import hinge_count
+from shadbo.core.sums.flat import FlatSums, flat_sums
+from shadbo.core.sums.weight import by_area
+from shadbo.core.units import MM, ONE
+from shadbo.core.words import both, say
+
+AT = "options/ready_made"
+LEVERS = {name: f"{AT}/{name}" for name in ("glass", "board", "spacer", "mount", "packers")}
+MOUNTS = {
+    "paper": ("linen hinges", "corners", "tape all round"),
+    "puzzle": ("tape across the back", "spray adhesive", "sink"),
+    "needlework": ("stitching", "lacing", "barbs"),
+    "pressed plant": ("linen hinges", "corners"),
+    "panel": ("sink", "top tape"),
+}
+
+
+class ReadyMade:
+    """A bought box frame, adapted."""
+
+    kind = "ready-made box"
+    name = "Ready-made box, adapted"
+
+    def suits(self, piece: Piece) -> bool:
+        """Flat things."""
+        return isinstance(piece.detail, Paper | Puzzle | Needlework | PressedPlant | Panel)
+
+    def asks(self, desk: Desk) -> list[Ask]:
+        """Readings of the piece, then of the frame that was bought."""
+        frame = desk.job.options.ready_made.frame
+        return reading_asks(desk) + [
+            Ask(f"{AT}/frame/{name}", f"bought frame, {label}")
+            for name, (label, needed) in ASKED.items()
+            if needed and getattr(frame, name) is None
+        ]
+
+    def build(self, desk: Desk) -> Assembly:
+        """The frame is pinned from the start: boards and packers follow it."""
+        s, p, o = desk.sheet, desk.practice, desk.job.options.ready_made
+        flat, box = flat_sums(desk, desk.piece), box_of(desk, o.frame)
+        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        one = s.number(1, MM)
+        board_w = s.cut("board.width", "inner board, width", box.width - one, "down", p.cut_tolerance_mm)
+        board_h = s.cut("board.height", "inner board, height", box.height - one, "down", p.cut_tolerance_mm)
+        placed = place_in(desk, flat, box.width, box.height)
+        slabs = _slabs(desk, o, flat, box, facts, (board_w, board_h))
+        hanger_down(desk, s["frame.outside_height"])
+        mount = choose_mount(desk, facts, flat.mass.value, MOUNTS[desk.piece.detail.kind], o.mount)
+        count = hinge_count(flat.width.value) if mount.taken.mount.id == "linen hinges" else 4
+        around = 2 * (flat.width.value + flat.height.value)
+        if mount.taken.mount.id in ("stitching", "lacing", "barbs"):
+            count = max(int(around // p.stitches_apart_mm), 4)
+        s.let("mount.count", "fixings", s.number(count, ONE))
+        load_sums(desk, mount, flat.mass, s["mount.count"], s.number(50, MM))
+        rings, layers = box_section(box, slabs)
+        parts: list[Part] = box_parts(desk, box)
+        for layer in slabs:
+            width, height = layer.size or (board_w, board_h)
+            mass, price = layer.mass, 0.0
+            if layer.sheet is not None:
+                price = width.value * height.value / 1e6 * layer.sheet.price_per_m2
+                kg = by_area(s, layer.sheet.kg_per_m2, width * height)
+                mass = s.let(f"mass.{layer.id}", f"{layer.name}, mass", kg)
+            parts.append(Part(layer.id, layer.role, layer.name, layer.hatch, 1, width, height, layer.thick, mass=mass,
+                              section=rings.get(layer.id, ()), key=layer.key, to_cut=layer.cut and layer.ring_mm == 0,
+                              note=layer.note, price=price))  # fmt: skip
+        inside = centred(box.width.value, box.height.value)
+        parts += [seen("field", "board", inside, "board.width"),
+                  seen("piece-seen", PIECE_HATCH[desk.piece.detail.kind], placed_ring(flat, placed), "piece.width")]  # fmt: skip
+        wall = s.let("rail.back_wall", "wall at the back", s.pick("largest", box.wall - box.lip, s.number(6, MM)))
+        room_end = LIP_THICK_MM + box.room.value
+        return Assembly(
+            s["frame.outside_width"],
+            s["frame.outside_height"],
+            box.depth,
+            BackRail("softwood", wall, box.depth, s.number(0, MM), box.depth),
+            tuple(parts),
+            (),
+            layers,
+            _dimensions(desk, box),
+            callouts(slabs, rings),
+            "right wall of the box, cut through",
+            {
+                "sizes": (say(desk.mark, "border {}", s["border.least"]),
+                          say(desk.mark, "outside {} × {}", box.outside_w, box.outside_h)),
+                "depth": (say(desk.mark, "{} in {}", s["depth.package"], box.room), both(o.glass or "glass used")),
+                "mount": (both(mount.taken.mount.name), both(f"{count} places")),
+                "parts": (say(desk.mark, "inner board {} × {}", board_w, board_h), both("")),
+            },
+            Room(LIP_THICK_MM, room_end, "box.depth", "to the tabs"),
+            border_margins(box.wall.value),
+            glazed=o.glass != "left out",
+            levers=LEVERS,
+            mount=mount,
+            effort="tabs up, and all comes out again",
+        )  # fmt: skip
+
+    def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
+        """The bought frame's measures first: it is what all else follows."""
+        o = desk.job.options.ready_made
+        rows = [
+            reading_row(desk, f"{AT}/frame/{name}", f"Bought frame, {label}", getattr(o.frame, name), f"box.{name}",
+                        needed)
+            for name, (label, needed) in ASKED.items()
+        ]  # fmt: skip
+        own: dict[StationName, list[Question]] = {"display": rows}
+        if assembly is None:
+            return own
+        glass = o.glass or "used"
+        own["sizes"] = [
+            *told_line(desk, "border.least", "Least border"),
+            *told_line(desk, "border.most", "Widest border"),
+            *told_line(desk, "board.width", "Inner board, width", "1 mm under the clear opening: it drops inside"),
+            *told_line(desk, "board.height", "Inner board, height"),
+        ]
+        boards = desk.stock.sheets_of("foam board", "mat", "hardboard")
+        own["depth"] = [
+            choice_row(f"{AT}/glass", "Its glass", [Choice(w, w, picked=w == glass) for w in ("used", "left out")],
+                       o.glass is not None, "left out, a packer of the same thickness takes its place"),
+            *told_line(desk, "air.needed", "Air in front of the piece, at least"),
+            sheet_row(desk, f"{AT}/board", "Inner board", boards, o.board, "the first in the rack", "stack.board"),
+            *told_line(desk, "depth.package", "New package"),
+            *told_line(desk, "box.depth", "Tabs close at"),
+            *told_line(desk, "depth.left", "Over", "the tabs take a millimetre either way"),
+            care("Turned-up tabs are sharp: lift them with a tool, never a nail. Leave the glass in when you can."),
+        ]  # fmt: skip
+        own["mount"] = mount_questions(desk, assembly, AT)
+        hanger = o.frame.hanger_on
+        own["parts"] = [
+            told("Cut new cards", "on the waste side of a spare board", "", "never on the one you keep"),
+            *parts_questions(desk, assembly)[1:],
+        ]
+        own["hang"] = [
+            choice_row(f"{AT}/frame/hanger_on", "Its own hanger sat on",
+                       [Choice(w, w, picked=w == hanger) for w in ("top rail", "back panel", "stand")], True,
+                       "a part that is left out or turned round takes its hanger with it"),
+        ]  # fmt: skip
+        return own
+
+
+def _slabs(
+    desk: Desk, o: ReadyMadeOptions, flat: FlatSums, box: Box, facts: Told, board: tuple[Quantity, Quantity]
+) -> list[Slab]:
+    s, p = desk.sheet, desk.practice
+    kind = desk.piece.detail.kind
+    size = (board[0].value, board[1].value)
+    slabs: list[Slab] = []
+    if o.glass == "left out":
+        if o.packers is not False:
+            thick = s.let("stack.glass_packer", "packer in place of the glass", box.glass)
+            slabs.append(Slab("glass_packer", "packer, as thick as the glass", "packer", thick, "pad", ring_mm=12.0,
+                              note="± 0.5 mm"))  # fmt: skip
+    else:
+        thick = s.let("stack.glazing", "glass of the frame", box.glass)
+        pane = GLASS.model_copy(update={"thick_mm": box.glass.value, "price_per_m2": 0.0})
+        slabs.append(Slab("glazing", "its glass", "glazing", thick, "glass", pane, cut=False))
+        least = p.air_textile_mm if kind == "needlework" else p.air_paper_mm
+        needed = air_needed(desk, facts, size, pane, least, False)
+        spacer = spacer_slab(desk, o.spacer, needed.value)
+        if spacer is not None:
+            slabs.append(spacer)
+            s.let("air.made", "air in front of the piece", spacer.thick)
+    starts = (box.width.value - flat.width.value) / 2 + box.lip.value
+    slabs.append(piece_slab(desk, kind, PIECE_HATCH[kind], flat.thick, (flat.width, flat.height), flat.mass, starts))
+    card = first_sheet(desk, o.board, size, "foam board", "mat")
+    slabs.append(slab(desk, "board", card.name, "board", card))
+    total = slabs[0].thick
+    for layer in slabs[1:]:
+        total = total + layer.thick
+    more = packers(desk, box.room, total) if o.packers is not False else None
+    if more is not None:
+        sheet, n = more
+        one = s.choose("filler.one", "packer board", sheet.thick_mm, MM, sheet.name)
+        fill = s.let("stack.filler", "packers behind", one * s.number(n))
+        stack = sheet.model_copy(update={"thick_mm": sheet.thick_mm * n, "price_per_m2": sheet.price_per_m2 * n})
+        slabs.append(Slab("filler", f"{n} × {sheet.name}", "packer", fill, HATCH[sheet.kind], stack))
+        total = total + fill
+    s.let("depth.package", "package, all layers", total)
+    s.let("depth.left", "depth still over at the tabs", box.room - total)
+    return slabs
+
+
+def _dimensions(desk: Desk, box: Box) -> tuple[Dimension, ...]:
+    s = desk.sheet
+    wall, deep = box.wall.value, LIP_THICK_MM + box.room.value
+    w, h = box.outside_w.value / 2, box.outside_h.value / 2
+    return (
+        Dimension("edge", (0, 0), (0, wall), box.wall, "upright", 1, "low", "wall"),
+        Dimension("edge", (LIP_THICK_MM, wall + 30), (deep, wall + 30), box.room, "across", 1, "high", "to the tabs"),
+        Dimension("front", (-w, -h), (w, -h), s["frame.outside_width"], "across", 2, "low", "outside"),
+        Dimension("front", (w, -h), (w, h), s["frame.outside_height"], "upright", 2, "high", "outside"),
+        Dimension("front", (-w + wall, -h), (w - wall, -h), box.width, "across", 1, "low", "clear"),
+        Dimension("front", (w, -h + wall), (w, h - wall), box.height, "upright", 1, "high", "clear"),
+        Dimension("front", (-w + wall, 0), (w - wall, 0), box.width, "across", 0, "low", "box.aperture_width", "tape"),
+        Dimension("front", (0, -h + wall), (0, h - wall), box.height, "upright", 0, "low", "box.aperture_height",
+                  "tape"),
+    )  # fmt: skip

@@ -1,0 +1,102 @@
+"""Mouldings, sheets, clips, tapes, spacers and rails of the demo workshop: invented, sizes as such goods have."""
+
+from shadbo.core.boards import Clip, FrameProfile, PosterRail, SheetKind, SheetStock, SpacerStock, Tape, TapeKind
+from shadbo.core.materials import Species
+
+
+def _frame(
+    id_: str,
+    name: str,
+    face: float,
+    height: float,
+    rabbet: float,
+    lip: float,
+    price: float,
+    wood: Species = "softwood",
+) -> FrameProfile:
+    return FrameProfile(
+        id=id_,
+        name=name,
+        face_mm=face,
+        height_mm=height,
+        rabbet_mm=rabbet,
+        lip_mm=lip,
+        species=wood,
+        price_per_m=price,
+    )
+
+
+FRAMES = (
+    _frame("buoy-16", "Buoy 16", 16, 20, 13, 6, 3.1),
+    _frame("buoy-22", "Buoy 22", 22, 26, 18, 6, 3.9),
+    _frame("cleat-25", "Cleat 25", 25, 34, 26, 7, 5.4),
+    _frame("hawser-30", "Hawser 30 ash", 30, 40, 32, 8, 9.6, "hardwood"),
+    _frame("bollard-35", "Bollard 35", 35, 52, 44, 9, 8.8),
+    _frame("beacon-45", "Beacon 45 ash", 45, 62, 54, 10, 14.5, "hardwood"),
+)
+
+
+def _sheet(
+    id_: str, name: str, kind: SheetKind, thick: float, w: float, h: float, price: float, coated: bool = False
+) -> SheetStock:
+    return SheetStock(
+        id=id_, name=name, kind=kind, thick_mm=thick, width_mm=w, height_mm=h, price_per_m2=price, coated=coated
+    )
+
+
+SHEETS = (
+    _sheet("glass-2", "float glass 2", "glass", 2, 900, 1200, 18),
+    _sheet("glass-2-coated", "coated glass 2", "glass", 2, 900, 1200, 74, True),
+    _sheet("acrylic-2", "acrylic 2", "acrylic", 2, 1000, 1500, 29),
+    _sheet("acrylic-3", "acrylic 3", "acrylic", 3, 1500, 2000, 41),
+    _sheet("acrylic-3-coated", "coated acrylic 3", "acrylic", 3, 1220, 1520, 130, True),
+    _sheet("mat-sail", "mat, sailcloth white", "mat", 1.4, 813, 1016, 14),
+    _sheet("mat-tide", "mat, tide green", "mat", 1.4, 813, 1016, 14),
+    _sheet("mat-large", "mat, sailcloth white, large", "mat", 1.4, 1016, 1524, 21),
+    _sheet("foam-5-board", "foam board 5", "foam board", 5, 1000, 1400, 10),
+    _sheet("foam-3-board", "foam board 3", "foam board", 3, 1000, 1400, 8),
+    _sheet("grey-2", "grey backing 2", "backing", 2, 1000, 1400, 6),
+    _sheet("fluted-4", "fluted plastic 4", "corrugated plastic", 4, 1200, 2400, 7),
+    _sheet("hardboard-3", "hardboard 3", "hardboard", 3, 1220, 2440, 5),
+    _sheet("mdf-6", "mdf 6", "mdf", 6, 1220, 2440, 8),
+)
+CLIPS = tuple(
+    Clip(id=f"clip-{n}", name=f"offset clip {n}", offset_mm=n, rating_kg=4, price=0.22)
+    for n in (0, 3, 6, 9, 12, 19, 25)
+)
+
+
+def _tape(id_: str, name: str, kind: TapeKind, rating: float, by_length: bool, width: float, price: float) -> Tape:
+    return Tape(id=id_, name=name, kind=kind, rating_kg=rating, by_length=by_length, width_mm=width, price=price)
+
+
+TAPES = (
+    _tape("linen-25", "linen hinge 25", "linen hinge", 3, False, 25, 0.3),
+    _tape("double-12", "double-sided tape 12", "double-sided", 1.2, True, 12, 0.8),
+    _tape("puzzle-48", "paper tape 48", "puzzle tape", 2, True, 48, 2.2),
+    _tape("strip-2", "wall strip", "wall strip", 1.8, False, 19, 0.9),
+    _tape("corner-25", "paper corner", "corner", 0.5, False, 25, 0.4),
+    _tape("barb-6", "barb 6", "barb", 0.5, False, 1, 0.02),
+    _tape("thread-40", "linen thread", "thread", 1.5, False, 1, 0.6),
+    _tape("spray", "spray adhesive", "spray", 6, True, 100, 2.5),
+)
+SPACERS = (
+    SpacerStock(id="spacer-3", name="spacer 3", height_mm=3, thick_mm=4, price_per_m=1.1),
+    SpacerStock(id="spacer-6", name="spacer 6", height_mm=6, thick_mm=4, price_per_m=1.4),
+    SpacerStock(id="spacer-13", name="spacer 13", height_mm=13, thick_mm=5, price_per_m=2.2),
+)
+POSTER_RAILS = tuple(
+    PosterRail(
+        id=f"spar-{n}",
+        name=f"Spar {n} magnet rail",
+        holds_by="magnet",
+        length_mm=n,
+        height_mm=22,
+        depth_mm=14,
+        hides_mm=18,
+        mass_kg=n * 0.00045,
+        rating_kg=1.2 + n / 400,
+        price=6 + n / 60,
+    )
+    for n in (330, 430, 530, 630, 730, 930)
+)
