@@ -9,7 +9,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Literal
 
-from shadbo.core.boards import FrameProfile
+from shadbo.core.boards import FrameProfile, SheetStock
 from shadbo.core.lengths import Both
 from shadbo.core.materials import FloaterProfile, HangerKind, PlainStock, Species
 from shadbo.core.mounts import MountPlan
@@ -81,6 +81,7 @@ class Part:
     to_cut: bool = False
     note: str = ""
     price: float = 0.0
+    sheet: SheetStock | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -21,11 +21,11 @@ class Brace(Value):
 
 
 class EdgeMark(Value):
-    """A signature, label or image near an edge: how far its far side reaches in from there."""
+    """A signature, label or image near an edge: how far in from that edge it begins."""
 
     id: Id
     side: EdgeName = "bottom"
-    reach: Length
+    inside: Length
     what: Line = "signature"
 
 

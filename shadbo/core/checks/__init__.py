@@ -2,7 +2,19 @@
 
 from collections.abc import Callable, Iterator
 
-from shadbo.core.checks import built, depth, gaps, hanging, readings, screws
+from shadbo.core.checks import (
+    built,
+    depth,
+    gaps,
+    glazing,
+    hanging,
+    holds,
+    mount,
+    package,
+    readings,
+    screws,
+    stretching,
+)
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding
 
@@ -25,6 +37,32 @@ CHECKS: tuple[Callable[[Look], Iterator[Finding]], ...] = (
     hanging.kind_unfit,
     hanging.wire_too_tight,
     hanging.screws_too_weak,
+    holds.hold_small,
+    holds.rails_bow,
+    holds.rail_sags,
+    holds.mark_hidden,
+    package.too_deep,
+    package.rattles,
+    package.glass_not_replaced,
+    package.clip_misses,
+    package.sheet_small,
+    package.cut_early,
+    glazing.touches,
+    glazing.sags_onto,
+    glazing.spacer_shows,
+    glazing.stuck_on_coating,
+    glazing.static_lifts,
+    mount.forbidden,
+    mount.overloaded,
+    mount.cloth_short,
+    mount.trimmed_too_deep,
+    mount.window_nothing,
+    mount.pressed_short,
+    mount.back_wrong,
+    mount.recipient,
+    stretching.too_few_braces,
+    stretching.cloth_too_small,
+    stretching.corner_trimmed,
     built.inside_for_outside,
     built.off_plan,
     built.unanswered,

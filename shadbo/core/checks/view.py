@@ -9,7 +9,7 @@ from shadbo.core.findings import Finding, Proposal, StationName
 from shadbo.core.hang_plan import HangPlan
 from shadbo.core.lengths import Both
 from shadbo.core.quantity import Quantity
-from shadbo.core.words import Sayable, both, say
+from shadbo.core.words import Sayable, both, length, say
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,6 +36,29 @@ class Look:
         if at is None:
             return ()
         return (Proposal(self.say(sentence, *values), (Edit(at=at, to=to),), effort),)
+
+    def decided(self, lever: str) -> object:
+        """What stands in the job at a lever of the display; None where the plan decides."""
+        at = self.assembly.levers.get(lever)
+        here: object = self.desk.job
+        for name in (at or "").split("/"):
+            here = getattr(here, name, None)
+        return here if at is not None else None
+
+    def length_to(self, mm: float) -> dict[str, object]:
+        """A length as an edit writes it, typed as this workshop types."""
+        return {"mm": round(mm, 3), "typed": length(mm, self.desk.mark).pick(self.desk.mark.system)}
+
+    def others(self, most: int, severity_effort: int = 2) -> tuple[Proposal, ...]:
+        """Mouldings of the rack that would take it."""
+        now = self.assembly.moulding
+        fit = [h for h in self.assembly.mouldings if h.fits and h.profile != now][:most]
+        out: tuple[Proposal, ...] = ()
+        for held in fit:
+            out += self.change(
+                "profile", held.profile.model_dump(mode="json"), severity_effort, "{}", held.profile.name
+            )
+        return out
 
 
 def measure_again(

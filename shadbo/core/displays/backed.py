@@ -69,7 +69,7 @@ class Backed:
                  mass=flat.mass, section=rect(0, 0, t, SEEN_MM), key="stack.piece"),
             Part("backing", "backing", stock.name, HATCH[stock.kind], 1, width, height, thick, mass=mass,
                  section=rect(t, i, t + b, SEEN_MM), face=(centred(width.value, height.value),), seen_from=("back",),
-                 key="stack.backing", to_cut=True, note=pieces, price=w * h / 1e6 * stock.price_per_m2),
+                 key="stack.backing", to_cut=True, note=pieces, price=w * h / 1e6 * stock.price_per_m2, sheet=stock),
             seen("piece-seen", hatch, tuple((x.value, y.value) for x, y in flat.shape.outline.points.values()),
                  "piece.width"),
         ]  # fmt: skip

@@ -66,7 +66,7 @@ def framed(
 
 def rough_size(flat: FlatSums, border_mm: float) -> tuple[float, float]:
     """About the size of the package, before the moulding is known."""
-    more = 2 * border_mm + 10 if border_mm > 0 else 0.0
+    more = 2 * border_mm + 24 if border_mm > 0 else 0.0
     return flat.width.value + more, flat.height.value + more
 
 

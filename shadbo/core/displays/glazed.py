@@ -148,6 +148,7 @@ def _part(desk: Desk, frame: Frame, layer: Slab, section: Ring) -> Part | None:
         to_cut=layer.cut and layer.sheet is not None,
         note=layer.note,
         price=price,
+        sheet=layer.sheet if layer.cut else None,
         seen_from=("back",) if layer.role == "backing" else (),
         face=(centred(width.value, height.value),) if layer.role == "backing" else (),
     )

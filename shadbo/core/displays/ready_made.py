@@ -85,7 +85,7 @@ class ReadyMade:
                 mass = s.let(f"mass.{layer.id}", f"{layer.name}, mass", kg)
             parts.append(Part(layer.id, layer.role, layer.name, layer.hatch, 1, width, height, layer.thick, mass=mass,
                               section=rings.get(layer.id, ()), key=layer.key, to_cut=layer.cut and layer.ring_mm == 0,
-                              note=layer.note, price=price))  # fmt: skip
+                              note=layer.note, price=price, sheet=layer.sheet if layer.cut else None))  # fmt: skip
         inside = centred(box.width.value, box.height.value)
         parts += [seen("field", "board", inside, "board.width"),
                   seen("piece-seen", PIECE_HATCH[desk.piece.detail.kind], placed_ring(flat, placed), "piece.width")]  # fmt: skip

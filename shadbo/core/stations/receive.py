@@ -89,11 +89,11 @@ def _edge_marks(desk: Desk, at: str) -> list[Question]:
         rows += [
             text_row(f"{here}/what", "Near the edge stands", mark.what),
             choice_row(f"{here}/side", "… at which edge", sides, True),
-            length_row(desk, f"{here}/reach", "… and reaches in by", mark.reach, None, "from that edge"),
+            length_row(desk, f"{here}/inside", "… and begins inside it by", mark.inside, None, "from that edge"),
             act(f"{here}-away", "Forget this mark", Edit(at=here)),
         ]
     id_ = new_id([m.id for m in desk.piece.edge_marks], "mark")
-    to = {"side": "bottom", "reach": {"mm": 10, "typed": "10 mm"}, "what": "signature"}
+    to = {"side": "bottom", "inside": {"mm": 10, "typed": "10 mm"}, "what": "signature"}
     return [*rows, act("edge-mark", "A signature or label near an edge", Edit(at=f"{at}/edge_marks/{id_}", to=to))]
 
 

@@ -1,0 +1,133 @@
+"""Glazing: what touches it, how far it sags, spacers that show or stick, what it does to loose pigment."""
+
+from collections.abc import Iterator
+
+from shadbo.core.checks.view import Look
+from shadbo.core.facts import tell
+from shadbo.core.findings import Finding, Proposal
+from shadbo.core.words import Mm, both
+
+
+def touches(look: Look) -> Iterator[Finding]:
+    """No air between glazing and piece: chosen, or for want of spacers."""
+    if "air.needed" not in look or not look.assembly.glazed:
+        return
+    piece = look.desk.piece
+    told = tell(piece.facts, piece.detail.kind, piece.worth)
+    needed = look["air.needed"].value
+    made = look["air.made"].value if "air.made" in look else 0.0
+    if needed > 1e-6 and made >= needed - 1e-6:
+        return
+    may = told["may_touch_glazing"] and needed <= 1e-6
+    yield Finding(
+        "glazing.touches",
+        "caution" if may else "stop",
+        "depth",
+        look.say("The piece lies against the glazing") if made <= 1e-6 else look.say("Only {} of air", Mm(made)),
+        look.say("it can stick, and damp condenses there")
+        if may
+        else look.say("it may not touch the glazing: {}", told.why["may_touch_glazing"]),
+        keys=("air.needed",),
+        proposals=look.change("contact", None, 1, "Spacers behind the glazing"),
+    )
+
+
+def sags_onto(look: Look) -> Iterator[Finding]:
+    """A large sheet would come down on the piece while the box lies on its back."""
+    if "air.sag" not in look or "air.made" not in look:
+        return
+    piece = look.desk.piece
+    told = tell(piece.facts, piece.detail.kind, piece.worth)
+    sag, air = look["air.sag"], look["air.made"]
+    if sag.value <= air.value + 1e-6 or told["may_touch_glazing"]:
+        return
+    grave = told["loose_surface"] or piece.detail.kind == "needlework"
+    proposals: list[Proposal] = []
+    part = next((p for p in look.assembly.by_role("glazing") if p.sheet is not None), None)
+    if part is not None and part.sheet is not None:
+        for sheet in look.desk.stock.sheets:
+            stiffer = sheet.glazing and (sheet.kind == "glass" or sheet.thick_mm > part.sheet.thick_mm)
+            if stiffer and sheet != part.sheet and not sheet.coated:
+                proposals += look.change("glazing", sheet.model_dump(mode="json"), 2, "{}", sheet.name)
+    for spacer in look.desk.stock.spacers:
+        if spacer.height_mm > sag.value:
+            proposals += look.change("spacer", spacer.model_dump(mode="json"), 1, "{}", spacer.name)
+    yield Finding(
+        "glazing.sags",
+        "caution" if grave else "note",
+        "depth",
+        look.say("Lying on its back, the glazing sags {}", sag),
+        look.say("{} of air are in front of the piece; an aid to judgement, for a sheet held at its rim", air),
+        keys=("air.sag", "air.made"),
+        proposals=tuple(proposals),
+        by_hand=both("Carry and store it upright."),
+    )
+
+
+def spacer_shows(look: Look) -> Iterator[Finding]:
+    """A spacer wider than the lip hides."""
+    if "spacer.thick" not in look or "profile.lip" not in look:
+        return
+    thick, lip = look["spacer.thick"], look["profile.lip"]
+    stuck = look.decided("spacer_held") == "adhesive strip"
+    room = max(look[f"fit.allowance_{a}"].value for a in ("width", "height"))
+    hidden = lip.value - 1 - (room if stuck else 0)
+    if thick.value <= hidden + 1e-6:
+        return
+    proposals: list[Proposal] = []
+    for spacer in look.desk.stock.spacers:
+        if spacer.thick_mm <= hidden:
+            proposals += look.change("spacer", spacer.model_dump(mode="json"), 1, "{}", spacer.name)
+    if stuck:
+        proposals += look.change("spacer_held", "by friction", 1, "Held by friction against the wall")
+    proposals += look.others(3)
+    yield Finding(
+        "spacer.shows",
+        "caution",
+        "depth",
+        look.say("{} of the spacer show inside the lip", Mm(thick.value - hidden, "up")),
+        look.say("it is {} wide, and {} stay hidden", thick, Mm(hidden)),
+        keys=("spacer.thick", "profile.lip"),
+        proposals=tuple(proposals),
+    )
+
+
+def stuck_on_coating(look: Look) -> Iterator[Finding]:
+    """Adhesive lifts the coating: what the sheet costs to replace."""
+    part = next((p for p in look.assembly.by_role("glazing") if p.sheet is not None and p.sheet.coated), None)
+    if part is None or look.decided("spacer_held") != "adhesive strip":
+        return
+    yield Finding(
+        "spacer.stuck",
+        "caution",
+        "depth",
+        look.say("Adhesive on coated glazing"),
+        look.say(
+            "a lifted coating cannot be mended: the sheet costs {} {}", look.desk.shop.currency, f"{part.price:.2f}"
+        ),
+        keys=("stack.glazing",),
+        proposals=look.change("spacer_held", "by friction", 1, "Held by friction"),
+        by_hand=both("Hard against the rabbet's wall, pressed straight down once, wholly under the lip."),
+    )
+
+
+def static_lifts(look: Look) -> Iterator[Finding]:
+    """Acrylic charges up, and loose pigment jumps to it."""
+    piece = look.desk.piece
+    told = tell(piece.facts, piece.detail.kind, piece.worth)
+    acrylic = next((p for p in look.assembly.by_role("glazing") if p.sheet and p.sheet.kind == "acrylic"), None)
+    if acrylic is None or not told["loose_surface"]:
+        return
+    proposals: tuple[Proposal, ...] = ()
+    for sheet in look.desk.stock.sheets_of("glass"):
+        lever = "glazing" if "glazing" in look.assembly.levers else "pane"
+        proposals += look.change(lever, sheet.model_dump(mode="json"), 2, "{}", sheet.name)
+    yield Finding(
+        "glazing.static",
+        "stop",
+        "depth",
+        look.say("Acrylic lifts a loose surface by its static"),
+        look.say("glass for pastel, charcoal and flaking paint"),
+        keys=("stack.glazing",),
+        proposals=proposals,
+    )

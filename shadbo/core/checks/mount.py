@@ -1,0 +1,212 @@
+"""Mounts: what the piece's facts forbid, what is overloaded, cloth and margins that do not suffice, the back."""
+
+from collections.abc import Iterator
+
+from shadbo.core.checks.view import Look
+from shadbo.core.edits import Edit
+from shadbo.core.findings import Finding, Proposal
+from shadbo.core.pieces import Margined, PressedPlant
+from shadbo.core.words import Mm, both
+
+
+def _others(look: Look) -> tuple[Proposal, ...]:
+    plan = look.assembly.mount
+    if plan is None:
+        return ()
+    out: tuple[Proposal, ...] = ()
+    for w in plan.weighed:
+        if w.serves and w.mount.id != plan.taken.mount.id:
+            out += look.change("mount", w.mount.id, 1, "{}", w.mount.name)
+    return out
+
+
+def forbidden(look: Look) -> Iterator[Finding]:
+    """A mount that the piece's facts forbid."""
+    plan = look.assembly.mount
+    if plan is None or plan.taken.serves:
+        return
+    yield Finding(
+        "mount.forbidden",
+        "stop",
+        "mount",
+        look.say("Not {}: {}", plan.taken.mount.name, plan.taken.against[0]),
+        look.say("{}", "; ".join(plan.taken.against[1:]) or "its facts stand at station 1, Receive"),
+        keys=("mount.count",) if "mount.count" in look else (),
+        proposals=_others(look),
+        by_hand=both("Ask the owner, or choose another display."),
+    )
+
+
+def overloaded(look: Look) -> Iterator[Finding]:
+    """Demand · factor over the rating of a fixing."""
+    if "mount.margin" not in look or look["mount.margin"].value >= -1e-6:
+        return
+    yield Finding(
+        "mount.weak",
+        "stop",
+        "mount",
+        look.say("Each fixing carries {}; {} are safe", look["mount.demand"],
+                 look.say("{}", look["mount.rating"] / look["mount.factor"])),
+        look.say("maker's rating {} and a factor of {}", look["mount.rating"], look["mount.factor"]),
+        keys=("mount.margin", "mount.demand"),
+        proposals=(*_others(look), *look.change("bottom", False, 1, "No bottom rail")),
+        by_hand=both("Use more fixings, or a stronger kind."),
+    )  # fmt: skip
+
+
+def cloth_short(look: Look) -> Iterator[Finding]:
+    """Free cloth that does not reach round its board."""
+    for axis in ("width", "height"):
+        key = f"cloth.spare_{axis}"
+        if key not in look or look[key].value >= -1e-6:
+            continue
+        lack = -look[key].value
+        border = look["border.wanted"].value - lack
+        proposals: tuple[Proposal, ...] = ()
+        if border > 0:
+            proposals = look.change("border", look.length_to(border), 1, "Border {}", Mm(border, "down"))
+        yield Finding(
+            "cloth.short",
+            "stop",
+            "sizes",
+            look.say(f"The cloth is {{}} too short on the {axis}", Mm(lack, "up")),
+            look.say("it turns {} behind the board", look["cloth.turn"]),
+            place=axis,
+            keys=(key,),
+            proposals=proposals,
+            by_hand=both("Or sew a strip of like cloth on, where it is not seen."),
+        )
+
+
+def trimmed_too_deep(look: Look) -> Iterator[Finding]:
+    """A trim that cuts into the image or the strip that must stay."""
+    detail = look.desk.piece.detail
+    if not isinstance(detail, Margined):
+        return
+    keep = detail.keep.mm if detail.keep else look.desk.practice.trim_keep_mm
+    for side in ("top", "right", "bottom", "left"):
+        if f"trim.{side}" not in look or f"piece.margin_{side}" not in look:
+            continue
+        trim, margin = look[f"trim.{side}"], look[f"piece.margin_{side}"]
+        left = margin.value - trim.value
+        if left >= keep - 1e-6:
+            continue
+        most = max(margin.value - keep, 0.0)
+        at = f"pieces/{look.desk.piece.id}/detail/trim_{side}"
+        edit = Edit(at=at, to=look.length_to(most) if most > 0 else None)
+        yield Finding(
+            "trim.deep",
+            "stop",
+            "measure",
+            look.say(f"Trimming {{}} at the {side} cuts into the image", trim)
+            if left < 0
+            else look.say(f"Only {{}} of margin stay at the {side}", Mm(left)),
+            look.say("{} of margin were read; {} must stay", margin, Mm(keep)),
+            place=side,
+            keys=(f"trim.{side}",),
+            proposals=(Proposal(look.say("Trim {}", Mm(most, "down")), (edit,), 1),),
+        )
+
+
+def window_nothing(look: Look) -> Iterator[Finding]:
+    """An overlap that leaves no window, or borders under what a mat should have."""
+    if "window.width" not in look:
+        return
+    small = min(look["window.width"].value, look["window.height"].value)
+    if small <= 0:
+        size = min(look["piece.width"].value, look["piece.height"].value)
+        yield Finding(
+            "window.none",
+            "stop",
+            "sizes",
+            look.say("No window is left"),
+            look.say("the mat may cover at most {} of each side", Mm(size / 2 - 5)),
+            keys=("window.width", "mat.overlap"),
+            proposals=look.change("overlap", None, 1, "Overlap as the shop does it"),
+            root=True,
+        )
+        return
+    border, least = look["mat.border"], look.desk.practice.mat_border_least_mm
+    if border.value < least - 1e-6:
+        yield Finding(
+            "mat.narrow",
+            "caution",
+            "sizes",
+            look.say("A border of {} looks mean and tears easily", border),
+            look.say("{} or more", Mm(least)),
+            keys=("mat.border",),
+            proposals=look.change("border", look.length_to(least), 1, "Border {}", Mm(least)),
+        )
+
+
+def pressed_short(look: Look) -> Iterator[Finding]:
+    """A plant that is still damp moulds between panes."""
+    detail = look.desk.piece.detail
+    if isinstance(detail, PressedPlant) and detail.days_pressed is not None and detail.days_pressed < 14:
+        yield Finding(
+            "plant.damp",
+            "caution",
+            "measure",
+            look.say("{} days in the press are too few", detail.days_pressed),
+            look.say("14 to 30 days between acid-free sheets, or it moulds behind the glazing"),
+            keys=("piece.thickness",),
+            by_hand=both("Leave it in the press, and book the fitting later."),
+        )
+
+
+def back_wrong(look: Look) -> Iterator[Finding]:
+    """Canvas sealed in, or paper vented: each the wrong way round."""
+    cover = next((p.name for p in look.assembly.by_role("cover")), "")
+    canvas = look.desk.piece.detail.kind in ("stretched canvas", "loose canvas", "panel")
+    if canvas and "sealed" in cover:
+        yield Finding(
+            "back.sealed",
+            "caution",
+            "depth",
+            look.say("A canvas is not sealed in"),
+            look.say("both its faces should see the same air, or it slackens and shrinks unevenly"),
+            keys=("cover.width",),
+            proposals=look.change("back", "vented paper", 1, "Vented paper"),
+        )
+    if look.assembly.glazed and "vented" in cover:
+        yield Finding(
+            "back.vented",
+            "caution",
+            "depth",
+            look.say("Behind glazing the back is sealed"),
+            look.say("a vent lets dust, damp and insects to the paper"),
+            keys=("cover.width",),
+            proposals=look.change("back", "sealed paper", 1, "Sealed paper"),
+        )
+
+
+def recipient(look: Look) -> Iterator[Finding]:
+    """What the recipient asks for, checked before the back is closed."""
+    demands, hang = look.desk.job.hanging.demands, look.hang
+    glass = next((p for p in look.assembly.by_role("glazing") if p.sheet and p.sheet.kind == "glass"), None)
+    cover = next((p.name for p in look.assembly.by_role("cover")), "")
+    broken = {
+        "no wire": hang.kind == "wire",
+        "acrylic only": glass is not None,
+        "two fixed points": hang.kind not in ("straps", "cleat"),
+        "sealed back": "sealed" not in cover,
+    }
+    for demand in demands:
+        if broken.get(demand):
+            edits: tuple[Proposal, ...] = ()
+            if demand in ("no wire", "two fixed points") and not look.assembly.hangs:
+                edits = (Proposal(look.say("Hang it by two straps"), (Edit(at="hanging/kind", to="straps"),), 1),)
+            if demand == "sealed back":
+                edits = look.change("back", "sealed paper", 1, "Sealed paper")
+            if demand == "acrylic only":
+                edits = look.change("glazing", None, 1, "Glazing as the plan chooses")
+            yield Finding(
+                "recipient.asks",
+                "caution",
+                "hang",
+                look.say("The recipient asks for: {}", demand),
+                look.say("this plan does not give it"),
+                place=demand.replace(" ", "-"),
+                proposals=edits,
+                by_hand=both("Settle it with the recipient before closing."),
+            )

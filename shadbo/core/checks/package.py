@@ -1,0 +1,174 @@
+"""The package against the rabbet: too deep, loose, clips that do not reach, sheets that are too small."""
+
+from collections.abc import Iterator
+
+from shadbo.core.boards import SheetKind
+from shadbo.core.checks.view import Look
+from shadbo.core.findings import Finding, Proposal
+from shadbo.core.sheet import to_mark
+from shadbo.core.words import Mm, both
+
+LEVER_OF = {"backing": "backing", "board": "board", "glazing": "glazing", "mat": "mat"}
+LIKE: dict[str, tuple[SheetKind, ...]] = {
+    "backing": ("backing", "foam board", "corrugated plastic", "hardboard", "mdf"),
+    "board": ("mat", "foam board", "hardboard"),
+    "glazing": ("glass", "acrylic"),
+    "mat": ("mat",),
+}
+
+
+def _thinner(look: Look, role: str, than_mm: float) -> tuple[Proposal, ...]:
+    lever = LEVER_OF[role] if LEVER_OF[role] in look.assembly.levers else "pane"
+    out: tuple[Proposal, ...] = ()
+    part = next((p for p in look.assembly.by_role(role) if p.sheet is not None and p.thick is not None), None)
+    if part is None or part.thick is None or part.length is None or part.width is None:
+        return ()
+    size = (part.length.value, part.width.value)
+    for sheet in look.desk.stock.sheets_of(*LIKE[role]):
+        if (
+            sheet.thick_mm < part.thick.value - 1e-6
+            and sheet.holds(*size)
+            and part.thick.value - sheet.thick_mm >= than_mm
+        ):
+            out += look.change(lever, sheet.model_dump(mode="json"), 1 if role == "backing" else 2, "{}", sheet.name)
+    return out
+
+
+def too_deep(look: Look) -> Iterator[Finding]:
+    """The package is deeper than the rabbet: points find no wall."""
+    if "depth.left" not in look or "clip.offset" in look:
+        return
+    left = look["depth.left"]
+    slack = 1.0 if "box.depth" in look else 0.0
+    if left.value >= -slack - 1e-6:
+        return
+    lack = -left.value
+    mark = look.desk.mark
+    strip = to_mark(lack, 1.0 if mark.system == "mm" else mark.mm, "up")
+    proposals = (
+        *_thinner(look, "backing", lack),
+        *_thinner(look, "glazing", lack),
+        *look.others(3),
+        *look.change("extension", look.length_to(strip), 3, "Rabbet extension {}", Mm(strip)),
+        *(look.change("glass", "left out", 2, "Leave its glass out") if "box.depth" in look else ()),
+    )
+    room = look["box.depth"] if "box.depth" in look else look["profile.rabbet"]
+    yield Finding(
+        "depth.deep",
+        "stop",
+        "depth",
+        look.say("The package is {} deeper than the rabbet", Mm(lack, "up")),
+        look.say("{} of layers, and room for the fasteners, in {}", look["depth.package"], room),
+        keys=("depth.left", "depth.package"),
+        proposals=proposals,
+        by_hand=both("Or a back frame, glued and screwed behind the rails."),
+    )
+
+
+def rattles(look: Look) -> Iterator[Finding]:
+    """More depth over than the fillers take up."""
+    if "depth.left" not in look or "clip.offset" in look:
+        return
+    left = look["depth.left"]
+    most = 1.0 if "box.depth" in look else look.desk.practice.spare_caution_mm
+    if left.value <= most + 1e-6:
+        return
+    yield Finding(
+        "depth.loose",
+        "caution",
+        "depth",
+        look.say("{} of depth stay empty: the package rattles", left),
+        look.say("fill all but {}", Mm(most)),
+        keys=("depth.left",),
+        proposals=(*look.change("packers", None, 1, "Packers, as the plan stacks them"), *look.others(3)),
+        by_hand=both("Glue packers for good, or lay a soft acid-free pad where it should come out again."),
+    )
+
+
+def glass_not_replaced(look: Look) -> Iterator[Finding]:
+    """Glass left out, and nothing of its thickness in its place: the lip no longer holds the package tight."""
+    if look.decided("glass") != "left out" or "stack.glass_packer" in look:
+        return
+    yield Finding(
+        "glass.gone",
+        "stop",
+        "depth",
+        look.say("The glass is left out, and nothing takes its place"),
+        look.say("a packer of {} keeps the package against the lip", look["box.glass"]),
+        keys=("box.glass",),
+        proposals=look.change("packers", None, 1, "A packer as thick as the glass"),
+    )
+
+
+def clip_misses(look: Look) -> Iterator[Finding]:
+    """No offset clip bridges the step from canvas to frame."""
+    if "clip.off" not in look:
+        return
+    off, step = look["clip.off"], look["clip.step"]
+    if abs(off.value) <= 2.0 + 1e-6:
+        return
+    deep = step.value > 0
+    yield Finding(
+        "clip.misses",
+        "stop" if abs(off.value) > 6 else "caution",
+        "depth",
+        look.say(f"The canvas ends {{}} {'behind' if deep else 'inside'} the frame's back", Mm(abs(step.value))),
+        look.say("the nearest clip bridges {}; {} are left", look["clip.offset"], Mm(abs(off.value))),
+        keys=("clip.step", "clip.offset"),
+        proposals=(*look.others(4),),
+        by_hand=both(
+            "Screw a back frame behind the rails, and clip to that." if deep else "Lay packers behind the canvas."
+        ),
+    )
+
+
+def sheet_small(look: Look) -> Iterator[Finding]:
+    """A part larger than the sheet that it is cut from."""
+    for part in look.assembly.parts:
+        sheet = part.sheet
+        if sheet is None or part.length is None or part.width is None or (not part.to_cut and part.role != "glazing"):
+            continue
+        size = (part.length.value, part.width.value)
+        if sheet.holds(*size):
+            continue
+        lever = LEVER_OF.get(part.role, "")
+        if lever not in look.assembly.levers:
+            lever = "pane"
+        if part.id == "mat_inner":
+            lever = "inner_mat"
+        large = [x for x in look.desk.stock.sheets_of(*LIKE.get(part.role, ())) if x.holds(*size)]
+        proposals: tuple[Proposal, ...] = ()
+        for other in large[:3]:
+            proposals += look.change(lever, other.model_dump(mode="json"), 2, "{}", other.name)
+        joined = "backing.strip" in look and part.role == "backing"
+        yield Finding(
+            "sheet.small",
+            "caution" if joined else "stop",
+            "parts",
+            look.say("{} is too small: {} × {} are wanted", sheet.name, part.length, part.width),
+            look.say("a sheet of it is {} × {}", Mm(sheet.width_mm), Mm(sheet.height_mm)),
+            place=part.id,
+            keys=(part.length.key,),
+            proposals=proposals,
+            by_hand=look.say("Join a strip of {} from a second sheet, its seam 30 mm or more from a corner.",
+                             look["backing.strip"])
+            if joined
+            else both("Order the larger sheet, or join two where the lip hides the seam."),
+        )  # fmt: skip
+
+
+def cut_early(look: Look) -> Iterator[Finding]:
+    """Glazing or boards cut or ordered before the frame was measured."""
+    pins = look.desk.job.pins
+    early = [k for k in pins if k.startswith(("package.", "board."))]
+    if not early or any(k.startswith("frame.") for k in pins) or "box.depth" in look:
+        return
+    yield Finding(
+        "order.early",
+        "caution",
+        "parts",
+        look.say("Cut before the frame was measured"),
+        look.say("measure the frame that was really made, both axes, ends and middle, after its finish"),
+        keys=tuple(early[:1]),
+        by_hand=both("Write down the rabbet as made; then see whether what is cut still fits."),
+    )
