@@ -50,9 +50,27 @@ def plan_plain(desk: Desk, assembly: Assembly, weight: Quantity, kind: HangerKin
     if tension is not None:
         wire = job.wire or desk.stock.wire(tension.value / 9.80665, p.wire_factor)
     return HangPlan(
-        kind, reason, None, wire, weight, down, zero, places, hook, hooks, 0.0, False, None, None,
-        tension, rise, span, apart, angle, length,
-    )  # fmt: skip
+        kind,
+        reason,
+        None,
+        wire,
+        weight,
+        down,
+        zero,
+        places,
+        hook,
+        hooks,
+        0.0,
+        False,
+        None,
+        None,
+        tension,
+        rise,
+        span,
+        apart,
+        angle,
+        length,
+    )
 
 
 def _strips(desk: Desk, weight: Quantity, width: float, height: float) -> tuple[Dot, ...]:

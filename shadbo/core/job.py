@@ -20,7 +20,7 @@ VERSION = 1
 Pins = dict[Annotated[str, Field(pattern=r"^[a-z][a-z0-9_.-]{0,60}$")], Reading]
 
 
-Demand = Literal["no wire", "acrylic only", "sealed back", "two fixed points", "label on the back"]
+Demand = Literal["no wire", "acrylic only", "sealed back", "two fixed points"]
 """What a recipient may ask for; checked when the back is closed."""
 
 

@@ -1,8 +1,8 @@
 """The piece: what is to be shown, what the tape read, and what must not happen to it."""
 
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from shadbo.core.facts import Facts
 from shadbo.core.values import Id, Length, Line, Note, Reading, Value
@@ -147,3 +147,11 @@ class Piece(Value):
     facts: Facts = Facts()
     edge_marks: tuple[EdgeMark, ...] = ()
     detail: Detail = StretchedCanvas()
+
+    @model_validator(mode="before")
+    @classmethod
+    def _canvas_unless_told(cls, data: Any) -> Any:  # noqa: ANN401
+        """A piece without a kind is a canvas on its bars, as in the first job files."""
+        if isinstance(data, dict) and isinstance(data.get("detail"), dict) and "kind" not in data["detail"]:
+            return {**data, "detail": {"kind": "stretched canvas", **data["detail"]}}
+        return data

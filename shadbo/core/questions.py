@@ -14,6 +14,7 @@ QuestionKind = Literal[
     "reading",
     "length",
     "weight",
+    "number",
     "choice",
     "menu",
     "pin",

@@ -6,7 +6,7 @@ from shadbo.core.desk import Desk
 from shadbo.core.edits import Edit
 from shadbo.core.lengths import Both, inch_text, metric_text, texts
 from shadbo.core.quantity import Quantity
-from shadbo.core.questions import Choice, Question
+from shadbo.core.questions import Choice, Question, QuestionKind
 from shadbo.core.values import Length, Reading
 from shadbo.core.words import both, say
 
@@ -112,11 +112,11 @@ def care(text: str) -> Question:
     return Question(id=f"care:{text[:40]}", kind="care", label=text)
 
 
-def text_row(at: str, label: str, value: str, kind: str = "text", note: str = "") -> Question:
+def text_row(at: str, label: str, value: str, kind: QuestionKind = "text", note: str = "") -> Question:
     """A line or a paragraph of words."""
     return Question(
         id=at,
-        kind="note" if kind == "note" else "date" if kind == "date" else "text",
+        kind=kind,
         label=label,
         at=at,
         value=both(value) if value else None,

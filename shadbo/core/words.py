@@ -53,6 +53,12 @@ def number_text(q: Quantity, mark: Mark) -> Both:
     return Both(t.mm.split(" ")[0], t.inch.split(" ")[0])
 
 
+def sizes(mark: Mark, *qs: Quantity) -> Both:
+    """Width × height, or more, without a unit."""
+    t = [texts(q.value, mark, q.way) for q in qs]
+    return Both(" × ".join(x.mm for x in t), " × ".join(x.inch for x in t))
+
+
 def say(mark: Mark, sentence: str, *values: Sayable) -> Both:
     """Fill ``{}`` places of a sentence; quantities and ``Mm`` come out with their units."""
 

@@ -6,6 +6,7 @@ from shadbo.core.job import Hanging, Job, Owner
 from shadbo.core.options import FloaterOptions, Options
 from shadbo.core.pieces import Brace, Piece, StretchedCanvas
 from shadbo.core.values import Length, Reading, Tool
+from shadbo.demo.flat_jobs import flat_jobs
 from shadbo.demo.shop import PROFILES
 
 
@@ -156,4 +157,4 @@ def allotment() -> Job:
 
 def demo_jobs() -> list[Job]:
     """All demo jobs, in the order in which they came in."""
-    return [allotment(), harbour(), lifeboat(), regatta()]
+    return [allotment(), harbour(), lifeboat(), regatta(), *flat_jobs()]

@@ -130,7 +130,17 @@ WIRES = (
 def demo_shop() -> Shop:
     """Netloft Framing, which works in millimetres."""
     stock = Stock(
-        floater_profiles=PROFILES, plain_stock=PLAIN, pads=PADS, screws=SCREWS, hangers=HANGERS, wires=WIRES,
-        frames=FRAMES, sheets=SHEETS, clips=CLIPS, tapes=TAPES, spacers=SPACERS, poster_rails=POSTER_RAILS,
-    )  # fmt: skip
+        floater_profiles=PROFILES,
+        plain_stock=PLAIN,
+        pads=PADS,
+        screws=SCREWS,
+        hangers=HANGERS,
+        wires=WIRES,
+        frames=FRAMES,
+        sheets=SHEETS,
+        clips=CLIPS,
+        tapes=TAPES,
+        spacers=SPACERS,
+        poster_rails=POSTER_RAILS,
+    )
     return Shop(name="Netloft Framing", mark="0.5 mm", stock=stock)

@@ -11,6 +11,7 @@ from sqlalchemy import (
     ForeignKeyConstraint,
     Index,
     Integer,
+    LargeBinary,
     Text,
     UniqueConstraint,
     func,
@@ -78,4 +79,25 @@ class RevisionRow(Base):
     inverse: Mapped[list[Json]] = mapped_column(JSONB)
     document: Mapped[Json] = mapped_column(JSONB)
     who: Mapped[str] = mapped_column(Text)
+    at: Mapped[dt.datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
+class PhotoRow(Base):
+    """A photograph of a piece, full and small, both JPEG without the camera's notes."""
+
+    __tablename__ = "photos"
+    __table_args__ = (
+        ForeignKeyConstraint(["workshop_id", "job_id"], ["jobs.workshop_id", "jobs.id"], ondelete="CASCADE"),
+        UniqueConstraint("workshop_id", "job_id", "edit_id", name="photos_edit_once"),
+    )
+
+    workshop_id: Mapped[str] = mapped_column(Text, primary_key=True)
+    job_id: Mapped[int] = mapped_column(Integer, primary_key=True)
+    id: Mapped[int] = mapped_column(Integer, primary_key=True, autoincrement=False)
+    name: Mapped[str] = mapped_column(Text)
+    edit_id: Mapped[str] = mapped_column(Text)
+    width: Mapped[int] = mapped_column(Integer)
+    height: Mapped[int] = mapped_column(Integer)
+    full: Mapped[bytes] = mapped_column(LargeBinary)
+    small: Mapped[bytes] = mapped_column(LargeBinary)
     at: Mapped[dt.datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

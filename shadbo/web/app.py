@@ -11,7 +11,7 @@ from sqlalchemy import Engine
 from shadbo.store.database import VARIABLE, engine
 from shadbo.web import problems
 from shadbo.web.headers import Headers
-from shadbo.web.routers import house, jobs, lengths, plans
+from shadbo.web.routers import house, jobs, lengths, photos, plans
 
 FRONTEND = Path(__file__).parents[2] / "frontend" / "dist"
 
@@ -25,7 +25,7 @@ def create_app(database: Engine | None = None, frontend: Path = FRONTEND) -> Fas
     app.state.workshop = None
     problems.install(app)
     app.add_middleware(Headers)
-    for router in (house.router, jobs.router, lengths.router, plans.router):
+    for router in (house.router, jobs.router, lengths.router, plans.router, photos.router):
         app.include_router(router)
     _serve_frontend(app, frontend)
     return app

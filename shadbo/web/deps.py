@@ -7,6 +7,7 @@ from fastapi import Depends, HTTPException, Request
 from sqlalchemy.orm import Session
 
 from shadbo.store.jobs import Jobs
+from shadbo.store.photos import Photos
 from shadbo.store.workshops import Workshops
 
 
@@ -19,14 +20,28 @@ def session(request: Request) -> Iterator[Session]:
 SessionDep = Annotated[Session, Depends(session, scope="function")]
 
 
-def jobs(request: Request, s: SessionDep) -> Jobs:
-    """The jobs of the workshop that this installation serves."""
+def workshop(request: Request, s: SessionDep) -> str:
+    """The workshop that this installation serves."""
     state = request.app.state
     if state.workshop is None:
         state.workshop = Workshops(s).first()
     if state.workshop is None:
         raise HTTPException(503, "No workshop is set up yet")
-    return Jobs(s, state.workshop)
+    return str(state.workshop)
 
 
+WorkshopDep = Annotated[str, Depends(workshop, scope="function")]
+
+
+def jobs(s: SessionDep, here: WorkshopDep) -> Jobs:
+    """The jobs of that workshop."""
+    return Jobs(s, here)
+
+
+def photos(s: SessionDep, here: WorkshopDep) -> Photos:
+    """The photographs of that workshop."""
+    return Photos(s, here)
+
+
+PhotosDep = Annotated[Photos, Depends(photos, scope="function")]
 JobsDep = Annotated[Jobs, Depends(jobs, scope="function")]

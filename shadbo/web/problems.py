@@ -12,6 +12,7 @@ from starlette.exceptions import HTTPException
 
 from shadbo.core.edits import BadEdit
 from shadbo.files.job_file import BadFile
+from shadbo.store.photos import NoSuchPhoto, TooManyPhotos
 from shadbo.store.records import NoSuchJob, NothingToUndo, Stale
 
 log = logging.getLogger("shadbo.web")
@@ -91,6 +92,15 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(NoSuchJob)
     def no_job(_: Request, bad: NoSuchJob) -> JSONResponse:
         return answer(Problem(title="Not found", status=404, detail=str(bad)))
+
+    @app.exception_handler(NoSuchPhoto)
+    def no_photo(_: Request, bad: NoSuchPhoto) -> JSONResponse:
+        return answer(Problem(title="Not found", status=404, detail=str(bad)))
+
+    @app.exception_handler(TooManyPhotos)
+    def too_many(_: Request, bad: TooManyPhotos) -> JSONResponse:
+        wrong = Wrong(at="photos", message=str(bad))
+        return answer(Problem(title="No room for it", status=422, detail=str(bad), errors=[wrong]))
 
     @app.exception_handler(NothingToUndo)
     def nothing(_: Request, bad: NothingToUndo) -> JSONResponse:

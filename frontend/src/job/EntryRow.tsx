@@ -51,7 +51,7 @@ export function EntryRow({ q, onNext }: { q: Question; onNext: (from: HTMLElemen
           <input
             {...shared}
             type={q.kind === "date" ? "date" : "text"}
-            inputMode={q.kind === "weight" ? "decimal" : "text"}
+            inputMode={q.kind === "weight" ? "decimal" : q.kind === "number" ? "numeric" : "text"}
             autoComplete="off"
             className={`entry ${q.kind === "weight" ? "w-28!" : "text-[19px]!"} ${value ? "" : "planned"}`}
           />

@@ -1,7 +1,9 @@
 import type { Question, Station } from "../api/client";
 import { ActRow, CareRow, ChoiceRow, MenuRow, ToldRow } from "./ChoiceRows";
+import { CompareRow } from "./CompareRow";
 import { EntryRow } from "./EntryRow";
 import { LengthRow } from "./LengthRow";
+import { PhotosRow } from "./PhotosRow";
 
 /** The open station's questions. Enter accepts and goes on to the next; after the last comes the next station. */
 export function Questions({ station, onPast }: { station: Station; onPast: () => void }) {
@@ -42,6 +44,10 @@ function Row({ q, onNext }: { q: Question; onNext: (from: HTMLElement) => void }
       return <ToldRow q={q} />;
     case "care":
       return <CareRow q={q} />;
+    case "compare":
+      return <CompareRow q={q} />;
+    case "photos":
+      return <PhotosRow />;
     case "act":
       return <ActRow q={q} />;
     default:

@@ -1,6 +1,7 @@
 import {
   type AdviceView,
   api,
+  type Compared,
   type Edit,
   type FindingView,
   got,
@@ -242,6 +243,17 @@ export class JobSession {
       if (!this.asked) this.set({ advice: advice.findings });
     } catch {
       // The verdict stands without remedies until the next plan.
+    }
+  }
+
+  /** Every display that suits the piece, with what is typed and not saved yet; null when it cannot be asked now. */
+  async compare(): Promise<Compared[] | null> {
+    try {
+      const params = { path: { job_id: this.id } };
+      const body = { edits: this.unsaved(), system: this.system };
+      return await got(api.POST("/api/jobs/{job_id}/compare", { params, body }));
+    } catch {
+      return null;
     }
   }
 

@@ -78,8 +78,10 @@ def face_off(look: Look) -> Iterator[Finding]:
         "caution",
         "depth",
         look.say(f"The pads leave the face {{}} {where} than wanted", Mm(abs(off))),
-        look.say("{} of pad wanted, {} stacked", pad, look["pad.made"]),
-        keys=("face.made", "pad.made"),
+        look.say("{} of pad wanted, {} stacked", pad, look["pad.made"])
+        if "pad.made" in look
+        else look.say("strips of {} wanted, {} cut", look["strip.wanted"], look["strip.height"]),
+        keys=("face.made", "pad.made" if "pad.made" in look else "strip.height"),
         proposals=tuple(proposals),
         by_hand=both("Or plane a strip to the pad that is wanted."),
     )

@@ -29,7 +29,7 @@ def hold_small(look: Look) -> Iterator[Finding]:
     if bow > BOW_SEEN_MM:
         proposals += look.change("strainer", True, 3, "Screw in a strainer back")
     for sheet in [x for x in look.desk.stock.sheets_of("glass") if not x.coated][:2]:
-        if "season.growth_width" in look:
+        if "season.growth_width" in look and "acrylic only" not in look.desk.job.hanging.demands:
             proposals += look.change("glazing", sheet.model_dump(mode="json"), 2, "{}", sheet.name)
     proposals += look.others(3)
     yield Finding(

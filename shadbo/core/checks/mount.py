@@ -45,13 +45,16 @@ def overloaded(look: Look) -> Iterator[Finding]:
         "mount.weak",
         "stop",
         "mount",
-        look.say("Each fixing carries {}; {} are safe", look["mount.demand"],
-                 look.say("{}", look["mount.rating"] / look["mount.factor"])),
+        look.say(
+            "Each fixing carries {}; {} are safe",
+            look["mount.demand"],
+            look.say("{}", look["mount.rating"] / look["mount.factor"]),
+        ),
         look.say("maker's rating {} and a factor of {}", look["mount.rating"], look["mount.factor"]),
         keys=("mount.margin", "mount.demand"),
         proposals=(*_others(look), *look.change("bottom", False, 1, "No bottom rail")),
         by_hand=both("Use more fixings, or a stronger kind."),
-    )  # fmt: skip
+    )
 
 
 def cloth_short(look: Look) -> Iterator[Finding]:

@@ -30,7 +30,7 @@ def _thinner(look: Look, role: str, than_mm: float) -> tuple[Proposal, ...]:
             and sheet.holds(*size)
             and part.thick.value - sheet.thick_mm >= than_mm
         ):
-            out += look.change(lever, sheet.model_dump(mode="json"), 1 if role == "backing" else 2, "{}", sheet.name)
+            out += look.change(lever, sheet.model_dump(mode="json"), 2 if role == "glazing" else 1, "{}", sheet.name)
     return out
 
 
@@ -47,8 +47,9 @@ def too_deep(look: Look) -> Iterator[Finding]:
     strip = to_mark(lack, 1.0 if mark.system == "mm" else mark.mm, "up")
     proposals = (
         *_thinner(look, "backing", lack),
+        *_thinner(look, "board", lack),
         *_thinner(look, "glazing", lack),
-        *look.others(3),
+        *look.others(1),
         *look.change("extension", look.length_to(strip), 3, "Rabbet extension {}", Mm(strip)),
         *(look.change("glass", "left out", 2, "Leave its glass out") if "box.depth" in look else ()),
     )
@@ -150,11 +151,12 @@ def sheet_small(look: Look) -> Iterator[Finding]:
             place=part.id,
             keys=(part.length.key,),
             proposals=proposals,
-            by_hand=look.say("Join a strip of {} from a second sheet, its seam 30 mm or more from a corner.",
-                             look["backing.strip"])
+            by_hand=look.say(
+                "Join a strip of {} from a second sheet, its seam 30 mm or more from a corner.", look["backing.strip"]
+            )
             if joined
             else both("Order the larger sheet, or join two where the lip hides the seam."),
-        )  # fmt: skip
+        )
 
 
 def cut_early(look: Look) -> Iterator[Finding]:

@@ -28,8 +28,10 @@ DISPLAYS: tuple[Display, ...] = (
 
 
 def display_of(job: Job) -> Display:
-    """The display that the job has chosen."""
-    return next(d for d in DISPLAYS if d.kind == job.display)
+    """The display that the job has chosen; the first that suits the piece when that one does not."""
+    piece = job.pieces[0]
+    chosen = next(d for d in DISPLAYS if d.kind == job.display)
+    return chosen if chosen.suits(piece) else next(d for d in DISPLAYS if d.suits(piece))
 
 
 __all__ = ["DISPLAYS", "Ask", "Display", "display_of"]

@@ -3,12 +3,12 @@
 from shadbo.core.assembly import Assembly
 from shadbo.core.boards import SheetStock
 from shadbo.core.desk import Desk
-from shadbo.core.lengths import Both, texts
+from shadbo.core.lengths import Both
 from shadbo.core.quantity import Quantity
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import choice_row, told
 from shadbo.core.values import Value
-from shadbo.core.words import both, length, say
+from shadbo.core.words import both, length, say, sizes
 
 
 def moulding_row(desk: Desk, assembly: Assembly, at: str, decided: Value | None, label: str = "Moulding") -> Question:
@@ -49,7 +49,7 @@ def sheet_row(
 def mount_row(desk: Desk, assembly: Assembly, at: str) -> Question | None:
     """How the piece is held: why this one, why not the others."""
     plan = assembly.mount
-    if plan is None or len(plan.weighed) < 1:
+    if plan is None or len(plan.weighed) < 2:
         return None
     choices = [Choice(None, "The plan chooses", both(plan.taken.mount.name), not plan.decided)]
     for w in plan.weighed:
@@ -66,10 +66,9 @@ def told_line(desk: Desk, key: str, label: str, note: Both | str = "") -> list[Q
     return [told(label, say(desk.mark, "{}", q), key, note)] if q is not None else []
 
 
-def size_text(desk: Desk, *sizes: Quantity) -> Both:
+def size_text(desk: Desk, *of: Quantity) -> Both:
     """Width × height, or more."""
-    t = [texts(q.value, desk.mark, q.way) for q in sizes]
-    return Both(" × ".join(x.mm for x in t), " × ".join(x.inch for x in t))
+    return sizes(desk.mark, *of)
 
 
 def yes_no(at: str, label: str, now: bool, decided: bool, words: tuple[str, str], note: str = "") -> Question:

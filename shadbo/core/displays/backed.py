@@ -20,7 +20,7 @@ from shadbo.core.rows import choice_row, length_row, pin_row
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.weight import by_area
 from shadbo.core.units import MM, ONE
-from shadbo.core.words import both, say
+from shadbo.core.words import both, say, sizes
 
 AT = "options/backed"
 LEVERS = {name: f"{AT}/{name}" for name in ("backing", "inset", "mount", "hung")}
@@ -65,14 +65,45 @@ class Backed:
         t, b, i = piece_line.value, thick.value, inset.value
         w, h = flat.width.value, flat.height.value
         parts = [
-            Part("piece", "piece", desk.piece.detail.kind, hatch, 1, flat.width, flat.height, flat.thick,
-                 mass=flat.mass, section=rect(0, 0, t, SEEN_MM), key="stack.piece"),
-            Part("backing", "backing", stock.name, HATCH[stock.kind], 1, width, height, thick, mass=mass,
-                 section=rect(t, i, t + b, SEEN_MM), face=(centred(width.value, height.value),), seen_from=("back",),
-                 key="stack.backing", to_cut=True, note=pieces, price=w * h / 1e6 * stock.price_per_m2, sheet=stock),
-            seen("piece-seen", hatch, tuple((x.value, y.value) for x, y in flat.shape.outline.points.values()),
-                 "piece.width"),
-        ]  # fmt: skip
+            Part(
+                "piece",
+                "piece",
+                desk.piece.detail.kind,
+                hatch,
+                1,
+                flat.width,
+                flat.height,
+                flat.thick,
+                mass=flat.mass,
+                section=rect(0, 0, t, SEEN_MM),
+                key="stack.piece",
+            ),
+            Part(
+                "backing",
+                "backing",
+                stock.name,
+                HATCH[stock.kind],
+                1,
+                width,
+                height,
+                thick,
+                mass=mass,
+                section=rect(t, i, t + b, SEEN_MM),
+                face=(centred(width.value, height.value),),
+                seen_from=("back",),
+                key="stack.backing",
+                to_cut=True,
+                note=pieces,
+                price=w * h / 1e6 * stock.price_per_m2,
+                sheet=stock,
+            ),
+            seen(
+                "piece-seen",
+                hatch,
+                tuple((x.value, y.value) for x, y in flat.shape.outline.points.values()),
+                "piece.width",
+            ),
+        ]
         hung = o.hung or ("strips" if desk.stock.tapes_of("wall strip") else "ledge")
         return Assembly(
             outside_w,
@@ -98,12 +129,12 @@ class Backed:
             "edge, cut through",
             {
                 "sizes": (
-                    say(desk.mark, "{} × {}", outside_w, outside_h),
+                    sizes(desk.mark, outside_w, outside_h),
                     say(desk.mark, "backing {} inside", inset),
                 ),
                 "depth": (say(desk.mark, "{} deep", depth), both(stock.name)),
                 "mount": (both(mount.taken.mount.name), both("weighted 2 to 4 h")),
-                "parts": (say(desk.mark, "backing {} × {}", width, height), both("")),
+                "parts": (say(desk.mark, "backing {}", sizes(desk.mark, width, height)), both("")),
             },
             levers=LEVERS,
             hangs=("strips", "ledge") if hung == "strips" else ("ledge", "strips"),
@@ -130,8 +161,10 @@ class Backed:
             *parts_questions(desk, assembly)[1:],
         ]
         now = o.hung or assembly.hangs[0]
-        choices = [Choice("strips", "wall strips", picked=now == "strips"),
-                   Choice("ledge", "on a ledge", picked=now == "ledge")]  # fmt: skip
+        choices = [
+            Choice("strips", "wall strips", picked=now == "strips"),
+            Choice("ledge", "on a ledge", picked=now == "ledge"),
+        ]
         own["hang"] = [choice_row(f"{AT}/hung", "Shown on", choices, o.hung is not None)]
         own["hang"] += told_line(desk, "strips.count", "Wall strips", "even in number, corners first; unglazed only")
         return own

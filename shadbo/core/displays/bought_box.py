@@ -55,8 +55,17 @@ def box_of(desk: Desk, bought: BoughtFrame) -> Box:
     depth = s.let("frame.depth", "depth of the frame", got["depth"] + s.number(LIP_THICK_MM, MM), "lip 5 mm, by eye")
     s.let("frame.outside_width", "outside width", got["outside_width"])
     s.let("frame.outside_height", "outside height", got["outside_height"])
-    return Box(got["aperture_width"], got["aperture_height"], got["outside_width"], got["outside_height"],
-               got["depth"], got["glass"], lip, wall, depth)  # fmt: skip
+    return Box(
+        got["aperture_width"],
+        got["aperture_height"],
+        got["outside_width"],
+        got["outside_height"],
+        got["depth"],
+        got["glass"],
+        lip,
+        wall,
+        depth,
+    )
 
 
 def packers(desk: Desk, room: Quantity, used: Quantity) -> tuple[SheetStock, int] | None:
@@ -79,11 +88,21 @@ def box_parts(desk: Desk, box: Box) -> list[Part]:
     s = desk.sheet
     deep, wall, lip = box.depth.value, box.wall.value, box.lip.value
     # The spacer stands inside the wall, so the clear opening is smaller than the lip's.
-    section: Ring = ((0, 0), (deep, 0), (deep, max(wall - lip, 2)), (LIP_THICK_MM, max(wall - lip, 2)),
-                     (LIP_THICK_MM, wall), (0, wall))  # fmt: skip
+    section: Ring = (
+        (0, 0),
+        (deep, 0),
+        (deep, max(wall - lip, 2)),
+        (LIP_THICK_MM, max(wall - lip, 2)),
+        (LIP_THICK_MM, wall),
+        (0, wall),
+    )
     around = 2 * box.outside_w + 2 * box.outside_h - 4 * box.wall
-    mass = s.let("frame.mass", "frame, estimated", solid(s, "softwood", box.wall * box.depth * 0.6, around),
-                 "walls by their section, a little over half full")  # fmt: skip
+    mass = s.let(
+        "frame.mass",
+        "frame, estimated",
+        solid(s, "softwood", box.wall * box.depth * 0.6, around),
+        "walls by their section, a little over half full",
+    )
     w, h, f = box.outside_w.value / 2, box.outside_h.value / 2, wall
     faces: dict[str, tuple[Dot, ...]] = {
         "top": ((-w, h), (w, h), (w - f, h - f), (-w + f, h - f)),
@@ -91,8 +110,23 @@ def box_parts(desk: Desk, box: Box) -> list[Part]:
         "left": ((-w, -h), (-w + f, -h + f), (-w + f, h - f), (-w, h)),
         "right": ((w, -h), (w - f, -h + f), (w - f, h - f), (w, h)),
     }
-    return [Part("rail", "rail", "bought box frame", "wood", 1, box.outside_w, box.outside_h, box.depth, mass=mass,
-                 section=section, face=tuple(faces.values()), seen_from=("front", "back"), key="box.wall")]  # fmt: skip
+    return [
+        Part(
+            "rail",
+            "rail",
+            "bought box frame",
+            "wood",
+            1,
+            box.outside_w,
+            box.outside_h,
+            box.depth,
+            mass=mass,
+            section=section,
+            face=tuple(faces.values()),
+            seen_from=("front", "back"),
+            key="box.wall",
+        )
+    ]
 
 
 def box_section(box: Box, slabs: Sequence[Slab]) -> tuple[dict[str, Ring], tuple[Layer, ...]]:

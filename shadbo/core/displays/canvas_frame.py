@@ -25,7 +25,7 @@ from shadbo.core.sums.border import clip_count
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.hang import force
 from shadbo.core.units import KG, MM, N_PER_KG, ONE
-from shadbo.core.words import say
+from shadbo.core.words import say, sizes
 
 AT = "options/canvas_frame"
 LEVERS = {name: f"{AT}/{name}" for name in FRAME_LEVERS}
@@ -60,11 +60,26 @@ class CanvasFrame:
         facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
         needed = depth.value + desk.practice.fastener_room_mm if panel else max(depth.value - 12, 4.0)
         frame = frame_round(desk, options, (width, height), needed, False, panel, 12.0)
-        layer = piece_slab(desk, "canvas" if not panel else "panel", "stretcher" if bar else PIECE_HATCH["panel"],
-                           depth, (width, height), mass)  # fmt: skip
+        layer = piece_slab(
+            desk,
+            "canvas" if not panel else "panel",
+            "stretcher" if bar else PIECE_HATCH["panel"],
+            depth,
+            (width, height),
+            mass,
+        )
         if bar:
-            layer = Slab("piece", "canvas on its bars", "piece", layer.thick, "stretcher", ring_mm=bar,
-                         size=(width, height), mass=mass, cut=False)  # fmt: skip
+            layer = Slab(
+                "piece",
+                "canvas on its bars",
+                "piece",
+                layer.thick,
+                "stretcher",
+                ring_mm=bar,
+                size=(width, height),
+                mass=mass,
+                cut=False,
+            )
         depth_sums(desk, [layer], frame.rabbet_depth)
         ids = ("points",) if panel else ("offset clips", "plates and screws")
         mount = choose_mount(desk, facts, mass.value, ids, options.mount)
@@ -75,8 +90,8 @@ class CanvasFrame:
             s.number(0, KG),
             lambda f: [opening_part(f, "cloth", "canvas.width" if bar else "piece.width", "canvas")],
             (
-                say(desk.mark, "sight {} × {}", s["frame.sight_width"], s["frame.sight_height"]),
-                say(desk.mark, "outside {} × {}", s["frame.outside_width"], s["frame.outside_height"]),
+                say(desk.mark, "sight {}", sizes(desk.mark, s["frame.sight_width"], s["frame.sight_height"])),
+                say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
             ),
             joins,
             tuple(stretching_parts(desk)),
@@ -134,5 +149,13 @@ def _clips(desk: Desk, frame: Frame, depth: Quantity, mass: Quantity) -> Join:
     s.let("mount.rating", "each fixing may carry, by its maker", rating * s.number(9.80665, N_PER_KG))
     s.let("mount.margin", "rating less demand · factor", s["mount.rating"] - s["mount.demand"] * factor)
     steps = ("pilot the frame's back; screw 2 mm shorter than the wood", "finger-tight, then a quarter turn")
-    return Join("clips", "offset clips", clip.name, ("rail", "bar"), fixings, diameter_mm=5.0, operations=steps,
-                key="mount.count")  # fmt: skip
+    return Join(
+        "clips",
+        "offset clips",
+        clip.name,
+        ("rail", "bar"),
+        fixings,
+        diameter_mm=5.0,
+        operations=steps,
+        key="mount.count",
+    )

@@ -108,9 +108,26 @@ def float_canvas(
     offset = wall.value + mean_gap.value
     fixings, outs = place_screws(desk, canvas, options, outside_w, outside_h, offset, line.line, down.value)
     sums = FloaterSums(
-        desk, canvas, opening, placed, outside_w, outside_h, wall, ledge, body.ledge_thick, body.inside_depth, gap,
-        body.pad, body.pads, body.face, line.line, length, in_bar, fixings, isinstance(body.profile, PlainStock),
-    )  # fmt: skip
+        desk,
+        canvas,
+        opening,
+        placed,
+        outside_w,
+        outside_h,
+        wall,
+        ledge,
+        body.ledge_thick,
+        body.inside_depth,
+        gap,
+        body.pad,
+        body.pads,
+        body.face,
+        line.line,
+        length,
+        in_bar,
+        fixings,
+        isinstance(body.profile, PlainStock),
+    )
     rail_section, strip_section, bar_section, pad_section, screw_section = sections(sums)
     rail_faces, canvas_face, bar_faces, brace_faces = faces(sums)
     around = rail_order(s, s["rail.width"], s["rail.height"], wall)
@@ -119,24 +136,52 @@ def float_canvas(
     frame_mass = s.let("frame.mass", "frame, estimated", wood, "section area and length")
     screw = next((x for x in desk.stock.screws if abs(x.length_mm - length.value) < 0.01), None)
     parts = [
-        Part("canvas", "piece", "canvas", "cloth", 1, canvas.width, canvas.height, canvas.depth, mass=canvas.mass,
-             face=(canvas_face,), seen_from=("front",), key="canvas.width"),
-        Part("bar", "bar", "stretcher bar", "stretcher", section=bar_section, face=bar_faces, seen_from=("back",),
-             key="canvas.depth"),
+        Part(
+            "canvas",
+            "piece",
+            "canvas",
+            "cloth",
+            1,
+            canvas.width,
+            canvas.height,
+            canvas.depth,
+            mass=canvas.mass,
+            face=(canvas_face,),
+            seen_from=("front",),
+            key="canvas.width",
+        ),
+        Part(
+            "bar",
+            "bar",
+            "stretcher bar",
+            "stretcher",
+            section=bar_section,
+            face=bar_faces,
+            seen_from=("back",),
+            key="canvas.depth",
+        ),
         Part("brace", "brace", "brace", "stretcher", face=brace_faces, seen_from=("back",), key="canvas.mass"),
         *rails(sums, body.profile, rail_section, strip_section, rail_faces, frame_mass),
         *pad_strips(sums, pad_section),
         *stretching_parts(desk),
-    ]  # fmt: skip
+    ]
     steps = (
         "drill the ledge through and countersink it",
         "pilot the bar 0.7 × the screw's diameter, never through",
     )
     join = Join(
-        "screws", "screws through the ledge", screw.name if screw else f"wood screw {length.value:g}",
-        ("rail", "bar"), fixings, length, screw.diameter_mm if screw else 4.0, line.line, screw_section, steps,
+        "screws",
+        "screws through the ledge",
+        screw.name if screw else f"wood screw {length.value:g}",
+        ("rail", "bar"),
+        fixings,
+        length,
+        screw.diameter_mm if screw else 4.0,
+        line.line,
+        screw_section,
+        steps,
         "screw.length",
-    )  # fmt: skip
+    )
     depth = s.let("frame.depth", "depth of the frame", body.inside_depth + body.ledge_thick)
     return Assembly(
         outside_w,

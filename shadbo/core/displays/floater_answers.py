@@ -2,7 +2,7 @@
 
 from shadbo.core.desk import Desk
 from shadbo.core.lengths import Both
-from shadbo.core.words import Mm, both, say
+from shadbo.core.words import Mm, both, say, sizes
 
 
 def answers(desk: Desk) -> dict[str, tuple[Both, Both]]:
@@ -16,7 +16,7 @@ def answers(desk: Desk) -> dict[str, tuple[Both, Both]]:
         under = say(mark, ", strips {}", s["strip.height"])
     deep = s["canvas.depth"].value + (pad.value if pad is not None else 0) + max(face.value, 0)
     used = min(deep, s["frame.inside_depth"].value)
-    size = say(mark, "outside {} × {}", s["frame.outside_width"], s["frame.outside_height"])
+    size = say(mark, "outside {}", sizes(mark, s["frame.outside_width"], s["frame.outside_height"]))
     return {
         "sizes": (say(mark, "gap {}", s["gap.wanted"]), size),
         "depth": (

@@ -17,37 +17,35 @@ from shadbo.core.words import both, length, say
 FACES = {"recessed": "back", "flush": "flush", "proud": "proud"}
 
 
-def floater_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
+def floater_questions(
+    desk: Desk, assembly: Assembly | None, plain: bool = False
+) -> dict[StationName, list[Question]]:
     """Rows by station. Before the readings are in, only what can be decided without them."""
     if assembly is None:
-        return {"sizes": _gap(desk), "depth": _face(desk)}
+        return {"sizes": _gap(desk, plain), "depth": _face(desk, plain)}
     return {
-        "display": [_moulding(desk, assembly)],
-        "sizes": [*_gap(desk), *_sizes(desk)],
-        "depth": [*_face(desk), *(_strips(desk) if _plain(desk) else _pads(desk, assembly))],
-        "mount": _mount(desk, assembly),
+        "display": [_moulding(desk, assembly, plain)],
+        "sizes": [*_gap(desk, plain), *_sizes(desk)],
+        "depth": [*_face(desk, plain), *(_strips(desk) if plain else _pads(desk, assembly))],
+        "mount": _mount(desk, assembly, plain),
         "parts": _parts(desk, assembly),
     }
 
 
-def _plain(desk: Desk) -> bool:
-    return desk.job.display == "plain floater"
-
-
-def _own(desk: Desk) -> tuple[str, FloaterOptions | PlainFloaterOptions]:
+def _own(desk: Desk, plain: bool) -> tuple[str, FloaterOptions | PlainFloaterOptions]:
     o = desk.job.options
-    return ("options/plain_floater", o.plain_floater) if _plain(desk) else ("options/floater", o.floater)
+    return ("options/plain_floater", o.plain_floater) if plain else ("options/floater", o.floater)
 
 
-def _moulding(desk: Desk, assembly: Assembly) -> Question:
-    if _plain(desk):
+def _moulding(desk: Desk, assembly: Assembly, plain: bool) -> Question:
+    if plain:
         stock = desk.job.options.plain_floater.stock
         return moulding_row(desk, assembly, "options/plain_floater/stock", stock, "Stock for the rails")
     return moulding_row(desk, assembly, "options/floater/profile", desk.job.options.floater.profile)
 
 
-def _gap(desk: Desk) -> list[Question]:
-    at, options = _own(desk)
+def _gap(desk: Desk, plain: bool) -> list[Question]:
+    at, options = _own(desk, plain)
     return [length_row(desk, f"{at}/gap", "Gap, each side", options.gap, desk.sheet.get("gap.wanted"))]
 
 
@@ -99,8 +97,8 @@ def _sizes(desk: Desk) -> list[Question]:
     return rows
 
 
-def _face(desk: Desk) -> list[Question]:
-    (base, o), p = _own(desk), desk.practice
+def _face(desk: Desk, plain: bool) -> list[Question]:
+    (base, o), p = _own(desk, plain), desk.practice
     school = o.face or "recessed"
     at = f"{base}/face"
     rows = [
@@ -151,9 +149,9 @@ def _pads(desk: Desk, assembly: Assembly) -> list[Question]:
     return rows
 
 
-def _mount(desk: Desk, assembly: Assembly) -> list[Question]:
+def _mount(desk: Desk, assembly: Assembly, plain: bool) -> list[Question]:
     s, mark = desk.sheet, desk.mark
-    at, o = _own(desk)
+    at, o = _own(desk, plain)
     lengths = [Choice(None, "the plan's", length(s["screw.length"].value, mark), o.screw_mm is None)]
     lengths += [
         Choice(x, length(x, mark).pick(mark.system), None, o.screw_mm == x) for x in desk.practice.screw_lengths_mm

@@ -48,9 +48,14 @@ def bordered(
 
 
 def framed(
-    desk: Desk, flat: FlatSums, options: FrameOptions, border: tuple[Quantity, Quantity], slabs: list[Slab],
-    rough: tuple[float, float], acrylic: bool,
-) -> tuple[list[Slab], Frame]:  # fmt: skip
+    desk: Desk,
+    flat: FlatSums,
+    options: FrameOptions,
+    border: tuple[Quantity, Quantity],
+    slabs: list[Slab],
+    rough: tuple[float, float],
+    acrylic: bool,
+) -> tuple[list[Slab], Frame]:
     """Frame round a package with a border that is seen: moulding first, since its lip says how much it covers."""
     depth = sum(x.thick.value for x in slabs) + desk.practice.fastener_room_mm
     chosen = profile_for(desk, options, rough, depth, acrylic)

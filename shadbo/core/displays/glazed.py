@@ -7,7 +7,8 @@ from shadbo.core.assembly import Assembly, Join, Margins, Part, Ring, Room
 from shadbo.core.desk import Desk
 from shadbo.core.displays.glazed_views import callouts, dimensions, section_of
 from shadbo.core.displays.points import cover_parts, point_join
-from shadbo.core.displays.rabbeted import Frame, centred, rail_parts
+from shadbo.core.displays.rabbeted import Frame, centred
+from shadbo.core.displays.rabbeted_rails import rail_parts
 from shadbo.core.displays.slabs import Slab, filler_slab
 from shadbo.core.hanging import hanger_down
 from shadbo.core.lengths import Both
@@ -122,8 +123,7 @@ def _part(desk: Desk, frame: Frame, layer: Slab, section: Ring) -> Part | None:
     if layer.sheet is not None:
         price = width.value * height.value / 1e6 * layer.sheet.price_per_m2
         if mass is None:
-            mass = s.let(f"mass.{layer.id}", f"{layer.name}, mass",
-                         by_area(s, layer.sheet.kg_per_m2, width * height))  # fmt: skip
+            mass = s.let(f"mass.{layer.id}", f"{layer.name}, mass", by_area(s, layer.sheet.kg_per_m2, width * height))
     if layer.role == "spacer":
         thick = s["spacer.thick"]
         a, b = strips(width.value, height.value, thick.value)
@@ -131,8 +131,21 @@ def _part(desk: Desk, frame: Frame, layer: Slab, section: Ring) -> Part | None:
         upright = s.cut("spacer.upright", "spacer strips, sides", height - 2 * thick, "down", 0.5)
         s.cut("spacer.across", "spacer strips, top and bottom", width, "down", 0.5)
         note = say(desk.mark, "two of {}, two of {}", s["spacer.across"], upright).mm
-        return Part(layer.id, "spacer", layer.name, "spacer", 4, s["spacer.across"], layer.thick, thick,
-                    section=section, key="spacer.across", to_cut=True, note=note, price=price / 4)  # fmt: skip
+        return Part(
+            layer.id,
+            "spacer",
+            layer.name,
+            "spacer",
+            4,
+            s["spacer.across"],
+            layer.thick,
+            thick,
+            section=section,
+            key="spacer.across",
+            to_cut=True,
+            note=note,
+            price=price / 4,
+        )
     return Part(
         layer.id,
         layer.role,
@@ -160,9 +173,19 @@ def _strainer(desk: Desk, frame: Frame) -> Part:
     one = s.number(1, MM)
     width = s.cut("strainer.width", "strainer back, width", frame.width.least - one, "down", 0.3)
     height = s.cut("strainer.height", "strainer back, height", frame.height.least - one, "down", 0.3)
-    return Part("strainer", "strip", "strainer back", "stretcher", 1, width, height, s.choose(
-        "strainer.thick", "strainer back, thickness", 18, MM, "common practice"), key="strainer.width", to_cut=True,
-        note="pull the rails in with blocks and clamps until middle = ends, then screw it through the rail")  # fmt: skip
+    return Part(
+        "strainer",
+        "strip",
+        "strainer back",
+        "stretcher",
+        1,
+        width,
+        height,
+        s.choose("strainer.thick", "strainer back, thickness", 18, MM, "common practice"),
+        key="strainer.width",
+        to_cut=True,
+        note="pull the rails in with blocks and clamps until middle = ends, then screw it through the rail",
+    )
 
 
 def _answers(desk: Desk, package: Package) -> dict[str, tuple[Both, Both]]:

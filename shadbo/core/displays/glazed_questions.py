@@ -9,6 +9,13 @@ from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import care, choice_row, length_row, pin_row, told
 from shadbo.core.words import say
 
+WORDS = {
+    "mat": "outer mat",
+    "mat_inner": "inner mat",
+    "board": "mount board",
+    "backing": "backing",
+    "filler": "filler",
+}
 Rows = dict[StationName, list[Question]]
 
 
@@ -40,9 +47,15 @@ def _sizes(desk: Desk, at: str, options: FrameOptions) -> list[Question]:
         for axis in ("width", "height"):
             rows += told_line(desk, f"fit.bow_{axis}", f"Rails bow on the {axis}")
     rows.append(
-        yes_no(f"{at}/strainer", "Strainer back", bool(options.strainer), options.strainer is not None,
-               ("screwed in", "none"), "pulls bowed rails in and stiffens the bottom rail")
-    )  # fmt: skip
+        yes_no(
+            f"{at}/strainer",
+            "Strainer back",
+            bool(options.strainer),
+            options.strainer is not None,
+            ("screwed in", "none"),
+            "pulls bowed rails in and stiffens the bottom rail",
+        )
+    )
     return rows
 
 
@@ -56,21 +69,40 @@ def _depth(desk: Desk, assembly: Assembly, at: str, options: FrameOptions) -> li
         rows += told_line(desk, "air.needed", "Air in front of the piece, at least")
         rows += told_line(desk, "air.sag", "The glazing sags, lying flat", "an aid to judgement")
         rows.append(
-            yes_no(f"{at}/contact", "In front of the piece", bool(options.contact), options.contact is not None,
-                   ("against the glazing", "air"), "air is the rule; contact is a caution")
-        )  # fmt: skip
+            yes_no(
+                f"{at}/contact",
+                "In front of the piece",
+                bool(options.contact),
+                options.contact is not None,
+                ("against the glazing", "air"),
+                "air is the rule; contact is a caution",
+            )
+        )
         if "stack.spacer" in desk.sheet:
             rows += told_line(desk, "stack.spacer", "Spacers", _name(assembly, "spacer"))
             held = options.spacer_held or "by friction"
             choices = [Choice(w, w, picked=w == held) for w in ("by friction", "adhesive strip")]
-            rows.append(choice_row(f"{at}/spacer_held", "Spacers held", choices, options.spacer_held is not None,
-                                   "under the lip, hard against the rabbet's wall"))  # fmt: skip
+            rows.append(
+                choice_row(
+                    f"{at}/spacer_held",
+                    "Spacers held",
+                    choices,
+                    options.spacer_held is not None,
+                    "under the lip, hard against the rabbet's wall",
+                )
+            )
         boards = stock.sheets_of("mat", "foam board", "hardboard", "mdf")
-        rows.append(sheet_row(desk, f"{at}/board", "Mount board", boards, options.board, _name(assembly, "board"),
-                              "stack.board"))  # fmt: skip
+        rows.append(
+            sheet_row(
+                desk, f"{at}/board", "Mount board", boards, options.board, _name(assembly, "board"), "stack.board"
+            )
+        )
         backs = stock.sheets_of("backing", "foam board", "corrugated plastic", "hardboard")
-        rows.append(sheet_row(desk, f"{at}/backing", "Backing", backs, options.backing, _name(assembly, "backing"),
-                              "stack.backing"))  # fmt: skip
+        rows.append(
+            sheet_row(
+                desk, f"{at}/backing", "Backing", backs, options.backing, _name(assembly, "backing"), "stack.backing"
+            )
+        )
     rows += told_line(desk, "depth.package", "Package")
     rows += told_line(desk, "depth.needed", "Rabbet needed", "with room for the fasteners")
     rows.append(pin_row(desk, "frame.rabbet_depth", "Rabbet depth as made"))
@@ -150,9 +182,12 @@ def parts_questions(desk: Desk, assembly: Assembly) -> list[Question]:
     for part in assembly.parts:
         if part.to_cut and not part.mitred and part.length is not None and part.width is not None:
             size = size_text(desk, *[q for q in (part.length, part.width, part.thick) if q is not None])
-            rows.append(told(f"{part.count} × {part.name}", size, part.length.key, part.note or ""))
-    for key, label in (("package.width", "Glazing and boards as cut, width"),
-                       ("package.height", "Glazing and boards as cut, height")):  # fmt: skip
+            word = f"{WORDS[part.id]}: " if part.id in WORDS else ""
+            rows.append(told(f"{part.count} × {word}{part.name}", size, part.length.key, part.note or ""))
+    for key, label in (
+        ("package.width", "Glazing and boards as cut, width"),
+        ("package.height", "Glazing and boards as cut, height"),
+    ):
         if key in s:
             rows.append(pin_row(desk, key, label))
     rows.append(told("Materials", f"{desk.shop.currency} {s['price.materials'].value:.2f}", "price.materials"))

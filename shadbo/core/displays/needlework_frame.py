@@ -21,7 +21,7 @@ from shadbo.core.questions import Question
 from shadbo.core.rows import length_row, told
 from shadbo.core.sums.flat import FlatSums, flat_sums
 from shadbo.core.units import MM
-from shadbo.core.words import say
+from shadbo.core.words import say, sizes
 
 AT = "options/needlework"
 LEVERS = {name: f"{AT}/{name}" for name in (*GLAZED_LEVERS, "border")}
@@ -49,8 +49,9 @@ class NeedleworkFrame:
         s, p, options = desk.sheet, desk.practice, desk.job.options.needlework
         flat = flat_sums(desk, desk.piece)
         facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
-        border = desk.choose("border.wanted", "border round the design", options.border, p.textile_border_mm,
-                             "practice of the shop")  # fmt: skip
+        border = desk.choose(
+            "border.wanted", "border round the design", options.border, p.textile_border_mm, "practice of the shop"
+        )
         rough = rough_size(flat, border.value)
         folds = s.choose("stack.folds", "folds and tape behind the board", FOLDS_MM, MM, "common practice")
         slabs, glazing = layers_of(desk, options, facts, flat, rough, p.air_textile_mm)
@@ -69,7 +70,7 @@ class NeedleworkFrame:
             lambda f: front_of(desk, flat, placed, "textile"),
             (
                 say(desk.mark, "border {}", border),
-                say(desk.mark, "outside {} × {}", s["frame.outside_width"], s["frame.outside_height"]),
+                say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
             ),
             reach_mm=0,
             margins=border_margins(frame.face.value),

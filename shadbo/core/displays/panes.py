@@ -23,7 +23,7 @@ from shadbo.core.rows import length_row, told
 from shadbo.core.sums.border import border_in
 from shadbo.core.sums.flat import FlatSums, flat_sums
 from shadbo.core.units import ONE
-from shadbo.core.words import say
+from shadbo.core.words import say, sizes
 
 AT = "options/panes"
 LEVERS = {name: f"{AT}/{name}" for name in (*FRAME_LEVERS, "pane", "border")}
@@ -73,7 +73,7 @@ class TwoPanes:
             lambda f: front_of(desk, flat, placed, "glass"),
             (
                 say(desk.mark, "border {}", s["border.least"]),
-                say(desk.mark, "outside {} × {}", s["frame.outside_width"], s["frame.outside_height"]),
+                say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
             ),
             reach_mm=least + frame.lip.value,
             margins=border_margins(frame.face.value),

@@ -16,9 +16,16 @@ from shadbo.core.units import MM
 from shadbo.core.words import Mm, say
 
 AT = "options/plain_floater"
-LEVERS = {"profile": "stock", "gap": "gap", "face": "face", "face_by": "face_by",
-          "screw_mm": "screw_mm", "screw_from_corner": "screw_from_corner", 
-          "screws_apart": "screws_apart", "ledge": "strip_width"}  # fmt: skip
+LEVERS = {
+    "profile": "stock",
+    "gap": "gap",
+    "face": "face",
+    "face_by": "face_by",
+    "screw_mm": "screw_mm",
+    "screw_from_corner": "screw_from_corner",
+    "screws_apart": "screws_apart",
+    "ledge": "strip_width",
+}
 FALLBACK = PlainStock(id="square", name="square stock, none listed", face_mm=20, height_mm=50)
 LEAST_STRIP_MM = 6.0
 
@@ -39,7 +46,7 @@ class PlainFloater:
 
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
         """Stock, gap, face position, strips and screws."""
-        return floater_questions(desk, assembly)
+        return floater_questions(desk, assembly, plain=True)
 
     def build(self, desk: Desk) -> Assembly:
         """The strip's height sets the face: stock height less canvas depth less face position."""

@@ -22,8 +22,9 @@ def point_join(desk: Desk, frame: Frame, slabs: Sequence[Slab], name: str = "poi
     wall = frame.face.value - frame.lip.value
     mark = Part("point", "clip", name, "metal", section=rect(x, wall - 4, x + 1.0, wall + 9), key="point.count")
     steps = ("frame on its edge while driving, so that nothing loose falls on the glazing",)
-    return Join("points", name, name, ("rail", "backing"), fixings, diameter_mm=3.0, operations=steps,
-                key="point.count"), mark  # fmt: skip
+    return Join(
+        "points", name, name, ("rail", "backing"), fixings, diameter_mm=3.0, operations=steps, key="point.count"
+    ), mark
 
 
 def side_fixings(
@@ -65,5 +66,20 @@ def cover_parts(desk: Desk, frame: Frame, back: str, see_through: bool) -> list[
     )
     thin = s.choose("cover.thick", "dust paper, thickness", 0.1, MM, "common practice")
     face = () if see_through else (trimmed,)
-    return [Part("cover", "cover", name, "paper", 1, width, height, thin, face=face, seen_from=("back",),
-                 key="cover.width", to_cut=True, note=note)]  # fmt: skip
+    return [
+        Part(
+            "cover",
+            "cover",
+            name,
+            "paper",
+            1,
+            width,
+            height,
+            thin,
+            face=face,
+            seen_from=("back",),
+            key="cover.width",
+            to_cut=True,
+            note=note,
+        )
+    ]

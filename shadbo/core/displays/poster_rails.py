@@ -23,8 +23,17 @@ from shadbo.core.words import Mm, both, say
 
 AT = "options/poster_rails"
 LEVERS = {name: f"{AT}/{name}" for name in ("rail", "bottom")}
-NONE = PosterRail(id="rail", name="poster rail, none listed", holds_by="clamp", length_mm=600, height_mm=22,
-                  depth_mm=14, hides_mm=18, mass_kg=0.3, rating_kg=1)  # fmt: skip
+NONE = PosterRail(
+    id="rail",
+    name="poster rail, none listed",
+    holds_by="clamp",
+    length_mm=600,
+    height_mm=22,
+    depth_mm=14,
+    hides_mm=18,
+    mass_kg=0.3,
+    rating_kg=1,
+)
 SEEN_MM = 60.0
 
 
@@ -75,13 +84,45 @@ class PosterRails:
         w, h = outside_w.value / 2, outside_h.value / 2
         s.let("stack.piece", "sheet, in the rail", flat.thick)
         parts = [
-            Part("rail", "rail", rail.name, "wood", n, long, high, deep, mass=rails, section=(
-                (0, 0), (middle - t / 2, 0), (middle - t / 2, k), (middle + t / 2, k), (middle + t / 2, 0), (d, 0),
-                (d, r), (0, r)), face=(rect(-w, h - r, w, h), *((rect(-w, -h, w, -h + r),) if bottom else ())),
-                 seen_from=("front", "back"), key="rail.length", price=rail.price),
-            Part("piece", "piece", "sheet", "paper", 1, flat.width, flat.height, flat.thick, mass=flat.mass,
-                 section=rect(middle - t / 2, -SEEN_MM, middle + t / 2, k), key="stack.piece"),
-        ]  # fmt: skip
+            Part(
+                "rail",
+                "rail",
+                rail.name,
+                "wood",
+                n,
+                long,
+                high,
+                deep,
+                mass=rails,
+                section=(
+                    (0, 0),
+                    (middle - t / 2, 0),
+                    (middle - t / 2, k),
+                    (middle + t / 2, k),
+                    (middle + t / 2, 0),
+                    (d, 0),
+                    (d, r),
+                    (0, r),
+                ),
+                face=(rect(-w, h - r, w, h), *((rect(-w, -h, w, -h + r),) if bottom else ())),
+                seen_from=("front", "back"),
+                key="rail.length",
+                price=rail.price,
+            ),
+            Part(
+                "piece",
+                "piece",
+                "sheet",
+                "paper",
+                1,
+                flat.width,
+                flat.height,
+                flat.thick,
+                mass=flat.mass,
+                section=rect(middle - t / 2, -SEEN_MM, middle + t / 2, k),
+                key="stack.piece",
+            ),
+        ]
         low = -h + (r - k) if bottom else h - (r - k) - flat.height.value
         sheet = rect(-flat.width.value / 2, low, flat.width.value / 2, h - (r - k))
         parts.insert(0, seen("sheet-seen", "paper", sheet, "piece.width"))
@@ -92,17 +133,27 @@ class PosterRails:
             None,
             tuple(parts),
             (),
-            (Layer("rail, front", 0, middle - t / 2, "wood", "rail.depth"),
-             Layer("sheet", middle - t / 2, middle + t / 2, "paper", "stack.piece"),
-             Layer("rail, back", middle + t / 2, d, "wood", "rail.depth")),
+            (
+                Layer("rail, front", 0, middle - t / 2, "wood", "rail.depth"),
+                Layer("sheet", middle - t / 2, middle + t / 2, "paper", "stack.piece"),
+                Layer("rail, back", middle + t / 2, d, "wood", "rail.depth"),
+            ),
             (
                 Dimension("edge", (0, 0), (0, r), high, "upright", 1, "low", "rail"),
                 Dimension("edge", (d, 0), (d, k), hides, "upright", 1, "high", "hides"),
                 Dimension("edge", (0, r), (d, r), deep, "across", 1, "high", "deep"),
                 Dimension("front", (-w, -h), (w, -h), outside_w, "across", 1, "low", "rail"),
                 Dimension("front", (w, -h), (w, h), outside_h, "upright", 1, "high", "outside"),
-                Dimension("front", (-flat.width.value / 2, h), (flat.width.value / 2, h), flat.width, "across", 1,
-                          "high", "sheet"),
+                Dimension(
+                    "front",
+                    (-flat.width.value / 2, h),
+                    (flat.width.value / 2, h),
+                    flat.width,
+                    "across",
+                    1,
+                    "high",
+                    "sheet",
+                ),
             ),
             (Callout("edge", (middle, -20), "sheet", flat.thick, key="stack.piece"),),
             "top rail, cut through",
@@ -116,15 +167,21 @@ class PosterRails:
             hangs=("cord",),
             mount=mount,
             effort="rails off: nothing stays on it",
-        )  # fmt: skip
+        )
 
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
         """Which rail, one or two, a trial hang."""
         o, s = desk.job.options.poster_rails, desk.sheet
         if assembly is None:
             return {}
-        choices = [Choice(None, "The plan chooses", both(_rail(desk, PosterRailOptions(), s["piece.width"].value).name),
-                          o.rail is None)]  # fmt: skip
+        choices = [
+            Choice(
+                None,
+                "The plan chooses",
+                both(_rail(desk, PosterRailOptions(), s["piece.width"].value).name),
+                o.rail is None,
+            )
+        ]
         for rail in desk.stock.poster_rails:
             detail = say(desk.mark, "{} long, hides {}", Mm(rail.length_mm), Mm(rail.hides_mm))
             picked = o.rail is not None and o.rail.id == rail.id
@@ -133,8 +190,14 @@ class PosterRails:
         return {
             "display": [choice_row(f"{AT}/rail", "Rails", choices, o.rail is not None, menu=True)],
             "sizes": [
-                yes_no(f"{AT}/bottom", "Bottom rail", o.bottom is not False, o.bottom is not None, ("yes", "none"),
-                       "its weight keeps the sheet flat, and the top rail carries it"),
+                yes_no(
+                    f"{AT}/bottom",
+                    "Bottom rail",
+                    o.bottom is not False,
+                    o.bottom is not None,
+                    ("yes", "none"),
+                    "its weight keeps the sheet flat, and the top rail carries it",
+                ),
                 *told_line(desk, "rail.length", "Rail"),
                 *told_line(desk, "rail.over", "Rail beyond the sheet", "half on each side"),
                 *told_line(desk, "sheet.seen", "Height that is seen"),
@@ -142,7 +205,7 @@ class PosterRails:
             "depth": told_line(desk, "rail.depth", "Depth"),
             "mount": [*mount_questions(desk, assembly, AT), *told_line(desk, "rail.hides", "Each rail hides")],
             "parts": parts_questions(desk, assembly)[1:],
-        }  # fmt: skip
+        }
 
 
 def _rail(desk: Desk, o: PosterRailOptions, width_mm: float) -> PosterRail:

@@ -18,7 +18,7 @@ from shadbo.core.rows import length_row, told
 from shadbo.core.sums.border import tape_bands
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.units import MM, ONE
-from shadbo.core.words import both, say
+from shadbo.core.words import both, say, sizes
 
 AT = "options/puzzle"
 LEVERS = {name: f"{AT}/{name}" for name in (*GLAZED_LEVERS, "margin")}
@@ -45,8 +45,9 @@ class PuzzleFrame:
         s, p, options = desk.sheet, desk.practice, desk.job.options.puzzle
         flat = flat_sums(desk, desk.piece)
         told_facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
-        margin = desk.choose("border.wanted", "margin round the puzzle", options.margin, p.puzzle_margin_mm,
-                             "practice of the shop")  # fmt: skip
+        margin = desk.choose(
+            "border.wanted", "margin round the puzzle", options.margin, p.puzzle_margin_mm, "practice of the shop"
+        )
         bare = margin.value <= 0
         rough = rough_size(flat, margin.value)
         slabs, glazing = layers_of(desk, options, told_facts, flat, rough, p.air_paper_mm)
@@ -54,8 +55,11 @@ class PuzzleFrame:
         mount = choose_mount(desk, told_facts, flat.mass.value, MOUNTS, options.mount)
         bands = tape_bands(flat.height.value, _tape_mm(desk), OVERLAP_MM)
         taped = mount.taken.mount.id == "tape across the back"
-        s.let("mount.count", "bands of tape" if taped else "surface glued",
-              s.decide("ceil((height − overlap) ÷ (tape − overlap))", bands if taped else 1, ONE, flat.height))  # fmt: skip
+        s.let(
+            "mount.count",
+            "bands of tape" if taped else "surface glued",
+            s.decide("ceil((height − overlap) ÷ (tape − overlap))", bands if taped else 1, ONE, flat.height),
+        )
         load_sums(desk, mount, flat.mass, s.number(1, ONE), flat.width)
         placed = None if bare else place_seen(desk, flat)
         package = Package(
@@ -65,7 +69,7 @@ class PuzzleFrame:
             lambda f: front_of(desk, flat, placed, "board"),
             (
                 say(desk.mark, "margin {}", margin) if not bare else both("no margin: under the lip"),
-                say(desk.mark, "outside {} × {}", s["frame.outside_width"], s["frame.outside_height"]),
+                say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
             ),
             reach_mm=margin.value + frame.lip.value,
             margins=None if bare else border_margins(frame.face.value),

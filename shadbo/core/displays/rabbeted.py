@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from shadbo.core.assembly import BackRail, Dot, Part, Ring, Suitability
+from shadbo.core.assembly import BackRail, Ring, Suitability
 from shadbo.core.boards import FrameProfile
 from shadbo.core.desk import Desk
 from shadbo.core.options import FrameOptions
@@ -11,7 +11,6 @@ from shadbo.core.quantity import DUST, Quantity
 from shadbo.core.sums.fit import Fit, Hold, allowance_of, frame_axis, hold
 from shadbo.core.sums.movement import growth_mm
 from shadbo.core.sums.order import order_mm, rail_order
-from shadbo.core.sums.weight import solid
 from shadbo.core.units import MM
 from shadbo.core.words import Mm, say
 
@@ -124,7 +123,8 @@ def profile_for(
     p = desk.practice
     room = max(allowance_mm(desk, options, size, acrylic) for size in size_mm)
     growth = growth_mm(max(size_mm), p.season_k, p.season_rh) if acrylic else 0.0
-    held = held_against(desk, size_mm, depth_mm, room + growth, most_spare_mm)
+    mark = desk.mark.mm if acrylic else 0.0  # the board is cut down to the mark
+    held = held_against(desk, size_mm, depth_mm, room + growth + mark, most_spare_mm)
     best = held[0].profile if held else FALLBACK
     return options.profile or (best if isinstance(best, FrameProfile) else FALLBACK), held
 
@@ -171,23 +171,29 @@ def frame_round(
         depth = s.let("frame.depth", "depth of the frame", high)
     tolerances = (p.cut_tolerance_mm, p.joint_tolerance_mm)
     w, h = (
-        frame_axis(s, axis, size, room, growth, lip, face, tolerances)
+        frame_axis(s, axis, size, room, growth, lip, face, tolerances, bool(options.strainer))
         for (axis, size, room), growth in zip(fits, growths, strict=True)
     )
     rail_order(s, s["rail.width"], s["rail.height"], face)
     if boards:
         package_w, package_h = (
-            s.cut(f"package.{f.axis}", f"boards and glazing, {f.axis}", f.least - f.allowance, "down",
-                  p.cut_tolerance_mm)
+            s.cut(
+                f"package.{f.axis}",
+                f"boards and glazing, {f.axis}",
+                f.least - f.allowance,
+                "down",
+                p.cut_tolerance_mm,
+            )
             for f in (w, h)
-        )  # fmt: skip
+        )
     else:
         package_w, package_h = wanted
     hold_w, hold_h = hold(s, w, package_w, lip), hold(s, h, package_h, lip)
     s.let("fit.worst_hold", "least hold of the lip", s.pick("smallest", hold_w.worst, hold_h.worst), way="down")
     front = s.let("profile.front", "lip, thickness", high - listed)
-    return Frame(desk, profile, held, face, lip, front, rabbet, depth, extension, w, h, package_w, package_h,
-                 hold_w, hold_h)  # fmt: skip
+    return Frame(
+        desk, profile, held, face, lip, front, rabbet, depth, extension, w, h, package_w, package_h, hold_w, hold_h
+    )
 
 
 def rect(x0: float, y0: float, x1: float, y1: float) -> Ring:
@@ -199,66 +205,6 @@ def centred(width_mm: float, height_mm: float, up_mm: float = 0.0) -> Ring:
     """A rectangle about the frame's middle, in the front plane."""
     w, h = width_mm / 2, height_mm / 2
     return rect(-w, up_mm - h, w, up_mm + h)
-
-
-def rail_parts(frame: Frame) -> list[Part]:
-    """Two pairs of mitred rails with their section and faces, and the extension strips where there are any."""
-    s, desk = frame.desk.sheet, frame.desk
-    f, lip, front, deep = frame.face.value, frame.lip.value, frame.front.value, frame.profile.height_mm
-    section: Ring = ((0, 0), (deep, 0), (deep, f - lip), (front, f - lip), (front, f), (0, f))
-    area = frame.face * frame.depth - frame.lip * s["profile.rabbet"]
-    mass = s.let(
-        "frame.mass",
-        "frame, estimated",
-        solid(s, frame.profile.species, area, s["rail.total"] - 4 * frame.face),
-        "section area and length",
-    )
-    w, h = s["frame.outside_width"].value / 2, s["frame.outside_height"].value / 2
-    faces: dict[str, tuple[Dot, ...]] = {
-        "top": ((-w, h), (w, h), (w - f, h - f), (-w + f, h - f)),
-        "bottom": ((-w, -h), (w, -h), (w - f, -h + f), (-w + f, -h + f)),
-        "left": ((-w, -h), (-w + f, -h + f), (-w + f, h - f), (-w, h)),
-        "right": ((w, -h), (w - f, -h + f), (w - f, h - f), (w, h)),
-    }
-    parts = []
-    for axis, sides in (("width", ("top", "bottom")), ("height", ("left", "right"))):
-        parts.append(
-            Part(
-                f"rail-{axis}",
-                "rail",
-                f"rail, {' and '.join(sides)}: {frame.profile.name}",
-                "wood",
-                2,
-                s[f"rail.{axis}"],
-                frame.face,
-                frame.depth,
-                mitred=True,
-                mass=mass if axis == "width" else None,
-                section=section if axis == "height" else (),
-                face=tuple(faces[side] for side in sides),
-                seen_from=("front", "back"),
-                key=f"rail.{axis}",
-                to_cut=True,
-                note="long point to long point, mitres leaning opposite ways",
-            )
-        )
-    if frame.extension is not None:
-        ring = rect(deep, 0, deep + frame.extension.value, f - lip)
-        for axis in ("width", "height"):
-            short = 2 * (frame.face - frame.lip) if axis == "height" else s.number(0, MM)
-            length = s.cut(
-                f"extension.{axis}", f"rabbet extension, {axis}", s[f"frame.outside_{axis}"] - short, "nearest",
-                desk.practice.cut_tolerance_mm,
-            )  # fmt: skip
-            parts.append(
-                Part(
-                    f"extension-{axis}", "strip", "rabbet extension", "stretcher", 2, length,
-                    s["rail.extension_width"] if "rail.extension_width" in s else s.let(
-                        "rail.extension_width", "rabbet extension, width", frame.face - frame.lip),
-                    frame.extension, section=ring if axis == "height" else (), key="frame.extension", to_cut=True,
-                )
-            )  # fmt: skip
-    return parts
 
 
 def edge_walk(length_mm: float, count: int, inset_mm: float) -> Sequence[float]:

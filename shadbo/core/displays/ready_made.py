@@ -24,7 +24,7 @@ from shadbo.core.sums.border import hinge_count
 from shadbo.core.sums.flat import FlatSums, flat_sums
 from shadbo.core.sums.weight import by_area
 from shadbo.core.units import MM, ONE
-from shadbo.core.words import both, say
+from shadbo.core.words import both, say, sizes
 
 AT = "options/ready_made"
 LEVERS = {name: f"{AT}/{name}" for name in ("glass", "board", "spacer", "mount", "packers")}
@@ -83,12 +83,30 @@ class ReadyMade:
                 price = width.value * height.value / 1e6 * layer.sheet.price_per_m2
                 kg = by_area(s, layer.sheet.kg_per_m2, width * height)
                 mass = s.let(f"mass.{layer.id}", f"{layer.name}, mass", kg)
-            parts.append(Part(layer.id, layer.role, layer.name, layer.hatch, 1, width, height, layer.thick, mass=mass,
-                              section=rings.get(layer.id, ()), key=layer.key, to_cut=layer.cut and layer.ring_mm == 0,
-                              note=layer.note, price=price, sheet=layer.sheet if layer.cut else None))  # fmt: skip
+            parts.append(
+                Part(
+                    layer.id,
+                    layer.role,
+                    layer.name,
+                    layer.hatch,
+                    1,
+                    width,
+                    height,
+                    layer.thick,
+                    mass=mass,
+                    section=rings.get(layer.id, ()),
+                    key=layer.key,
+                    to_cut=layer.cut and layer.ring_mm == 0,
+                    note=layer.note,
+                    price=price,
+                    sheet=layer.sheet if layer.cut else None,
+                )
+            )
         inside = centred(box.width.value, box.height.value)
-        parts += [seen("field", "board", inside, "board.width"),
-                  seen("piece-seen", PIECE_HATCH[desk.piece.detail.kind], placed_ring(flat, placed), "piece.width")]  # fmt: skip
+        parts += [
+            seen("field", "board", inside, "board.width"),
+            seen("piece-seen", PIECE_HATCH[desk.piece.detail.kind], placed_ring(flat, placed), "piece.width"),
+        ]
         wall = s.let("rail.back_wall", "wall at the back", s.pick("largest", box.wall - box.lip, s.number(6, MM)))
         room_end = LIP_THICK_MM + box.room.value
         return Assembly(
@@ -103,11 +121,13 @@ class ReadyMade:
             callouts(slabs, rings),
             "right wall of the box, cut through",
             {
-                "sizes": (say(desk.mark, "border {}", s["border.least"]),
-                          say(desk.mark, "outside {} × {}", box.outside_w, box.outside_h)),
+                "sizes": (
+                    say(desk.mark, "border {}", s["border.least"]),
+                    say(desk.mark, "outside {}", sizes(desk.mark, box.outside_w, box.outside_h)),
+                ),
                 "depth": (say(desk.mark, "{} in {}", s["depth.package"], box.room), both(o.glass or "glass used")),
                 "mount": (both(mount.taken.mount.name), both(f"{count} places")),
-                "parts": (say(desk.mark, "inner board {} × {}", board_w, board_h), both("")),
+                "parts": (say(desk.mark, "inner board {}", sizes(desk.mark, board_w, board_h)), both("")),
             },
             Room(LIP_THICK_MM, room_end, "box.depth", "to the tabs"),
             border_margins(box.wall.value),
@@ -115,16 +135,17 @@ class ReadyMade:
             levers=LEVERS,
             mount=mount,
             effort="tabs up, and all comes out again",
-        )  # fmt: skip
+        )
 
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
         """The bought frame's measures first: it is what all else follows."""
         o = desk.job.options.ready_made
         rows = [
-            reading_row(desk, f"{AT}/frame/{name}", f"Bought frame, {label}", getattr(o.frame, name), f"box.{name}",
-                        needed)
+            reading_row(
+                desk, f"{AT}/frame/{name}", f"Bought frame, {label}", getattr(o.frame, name), f"box.{name}", needed
+            )
             for name, (label, needed) in ASKED.items()
-        ]  # fmt: skip
+        ]
         own: dict[StationName, list[Question]] = {"display": rows}
         if assembly is None:
             return own
@@ -137,15 +158,20 @@ class ReadyMade:
         ]
         boards = desk.stock.sheets_of("foam board", "mat", "hardboard")
         own["depth"] = [
-            choice_row(f"{AT}/glass", "Its glass", [Choice(w, w, picked=w == glass) for w in ("used", "left out")],
-                       o.glass is not None, "left out, a packer of the same thickness takes its place"),
+            choice_row(
+                f"{AT}/glass",
+                "Its glass",
+                [Choice(w, w, picked=w == glass) for w in ("used", "left out")],
+                o.glass is not None,
+                "left out, a packer of the same thickness takes its place",
+            ),
             *told_line(desk, "air.needed", "Air in front of the piece, at least"),
             sheet_row(desk, f"{AT}/board", "Inner board", boards, o.board, "the first in the rack", "stack.board"),
             *told_line(desk, "depth.package", "New package"),
             *told_line(desk, "box.depth", "Tabs close at"),
             *told_line(desk, "depth.left", "Over", "the tabs take a millimetre either way"),
             care("Turned-up tabs are sharp: lift them with a tool, never a nail. Leave the glass in when you can."),
-        ]  # fmt: skip
+        ]
         own["mount"] = mount_questions(desk, assembly, AT)
         hanger = o.frame.hanger_on
         own["parts"] = [
@@ -153,10 +179,14 @@ class ReadyMade:
             *parts_questions(desk, assembly)[1:],
         ]
         own["hang"] = [
-            choice_row(f"{AT}/frame/hanger_on", "Its own hanger sat on",
-                       [Choice(w, w, picked=w == hanger) for w in ("top rail", "back panel", "stand")], True,
-                       "a part that is left out or turned round takes its hanger with it"),
-        ]  # fmt: skip
+            choice_row(
+                f"{AT}/frame/hanger_on",
+                "Its own hanger sat on",
+                [Choice(w, w, picked=w == hanger) for w in ("top rail", "back panel", "stand")],
+                True,
+                "a part that is left out or turned round takes its hanger with it",
+            ),
+        ]
         return own
 
 
@@ -170,8 +200,17 @@ def _slabs(
     if o.glass == "left out":
         if o.packers is not False:
             thick = s.let("stack.glass_packer", "packer in place of the glass", box.glass)
-            slabs.append(Slab("glass_packer", "packer, as thick as the glass", "packer", thick, "pad", ring_mm=12.0,
-                              note="± 0.5 mm"))  # fmt: skip
+            slabs.append(
+                Slab(
+                    "glass_packer",
+                    "packer, as thick as the glass",
+                    "packer",
+                    thick,
+                    "pad",
+                    ring_mm=12.0,
+                    note="± 0.5 mm",
+                )
+            )
     else:
         thick = s.let("stack.glazing", "glass of the frame", box.glass)
         pane = GLASS.model_copy(update={"thick_mm": box.glass.value, "price_per_m2": 0.0})
@@ -213,7 +252,10 @@ def _dimensions(desk: Desk, box: Box) -> tuple[Dimension, ...]:
         Dimension("front", (w, -h), (w, h), s["frame.outside_height"], "upright", 2, "high", "outside"),
         Dimension("front", (-w + wall, -h), (w - wall, -h), box.width, "across", 1, "low", "clear"),
         Dimension("front", (w, -h + wall), (w, h - wall), box.height, "upright", 1, "high", "clear"),
-        Dimension("front", (-w + wall, 0), (w - wall, 0), box.width, "across", 0, "low", "box.aperture_width", "tape"),
-        Dimension("front", (0, -h + wall), (0, h - wall), box.height, "upright", 0, "low", "box.aperture_height",
-                  "tape"),
-    )  # fmt: skip
+        Dimension(
+            "front", (-w + wall, 0), (w - wall, 0), box.width, "across", 0, "low", "box.aperture_width", "tape"
+        ),
+        Dimension(
+            "front", (0, -h + wall), (0, h - wall), box.height, "upright", 0, "low", "box.aperture_height", "tape"
+        ),
+    )

@@ -60,9 +60,14 @@ def slab(desk: Desk, id_: str, name: str, role: Role, sheet: SheetStock, **more:
 
 
 def piece_slab(
-    desk: Desk, name: str, hatch: Hatch, thick: Quantity, size: tuple[Quantity, Quantity], mass: Quantity,
+    desk: Desk,
+    name: str,
+    hatch: Hatch,
+    thick: Quantity,
+    size: tuple[Quantity, Quantity],
+    mass: Quantity,
     starts_mm: float = 0.0,
-) -> Slab:  # fmt: skip
+) -> Slab:
     """The piece itself as a layer."""
     line = desk.sheet.let("stack.piece", f"{name}, in the package", thick)
     return Slab("piece", name, "piece", line, hatch, starts_mm=max(starts_mm, 0), size=size, mass=mass, cut=False)
@@ -96,8 +101,9 @@ def first_sheet(desk: Desk, decided: SheetStock | None, size_mm: tuple[float, fl
     return max(some, key=lambda x: x.width_mm * x.height_mm, default=BOARD if "mat" in kinds else BACKING)
 
 
-def air_needed(desk: Desk, told: Told, size_mm: tuple[float, float], glazing: SheetStock, least_mm: float,
-               contact: bool) -> Quantity:  # fmt: skip
+def air_needed(
+    desk: Desk, told: Told, size_mm: tuple[float, float], glazing: SheetStock, least_mm: float, contact: bool
+) -> Quantity:
     """Air between glazing and piece: the clearance, and the sag of the glazing where the box lies on its back."""
     s, p = desk.sheet, desk.practice
     if contact:
@@ -112,10 +118,13 @@ def air_needed(desk: Desk, told: Told, size_mm: tuple[float, float], glazing: Sh
     s.let(
         "air.sag",
         f"{glazing.kind} sags, lying flat",
-        s.decide("plate, simply supported; E and one-term formula for large sag",
-                 sag_mm(*size_mm, glazing.thick_mm, glazing.kind), MM),
+        s.decide(
+            "plate, simply supported; E and one-term formula for large sag",
+            sag_mm(*size_mm, glazing.thick_mm, glazing.kind),
+            MM,
+        ),
         "Timoshenko, table 8; an aid to judgement",
-    )  # fmt: skip
+    )
     return s.let("air.needed", "air in front of the piece, at least", clear)
 
 

@@ -31,7 +31,7 @@ from shadbo.core.sums.border import hinge_count
 from shadbo.core.sums.flat import FlatSums, flat_sums
 from shadbo.core.sums.spacing import evenly
 from shadbo.core.units import MM, ONE
-from shadbo.core.words import Mm, say
+from shadbo.core.words import Mm, say, sizes
 
 AT = "options/window_mat"
 LEVERS = {
@@ -79,8 +79,12 @@ class WindowMat:
         backing = first_sheet(desk, options.backing, size, "backing", "foam board", "corrugated plastic")
         size_q = (flat.width, flat.height)
         piece = piece_slab(desk, desk.piece.detail.kind, "paper", flat.thick, size_q, flat.mass, border - over)
-        slabs += [*mats, piece, slab(desk, "board", board.name, "board", board),
-                  slab(desk, "backing", backing.name, "backing", backing)]  # fmt: skip
+        slabs += [
+            *mats,
+            piece,
+            slab(desk, "board", board.name, "board", board),
+            slab(desk, "backing", backing.name, "backing", backing),
+        ]
         s.let("air.made", "air in front of the piece", _sum(desk, [x for x in slabs if x.role in ("mat", "spacer")]))
         depth = sum(x.thick.value for x in slabs) + p.fastener_room_mm
         frame = frame_round(desk, options, wanted, depth, glazing.kind == "acrylic")
@@ -88,13 +92,13 @@ class WindowMat:
         mount = choose_mount(desk, told, flat.mass.value, MOUNTS, options.mount)
         join = _hinges(desk, flat, mount.taken.mount.id, shift)
         load_sums(desk, mount, flat.mass, s["mount.count"], s.number(50, MM))
-        mat_size = say(desk.mark, "{} × {}", s["package.width"], s["package.height"])
+        mat_size = sizes(desk.mark, s["package.width"], s["package.height"])
         package = Package(
             tuple(slabs),
             mount,
             s.number(0, flat.mass.unit),
             lambda f: _front(f, window, outer, flat, shift, options),
-            (say(desk.mark, "window {} × {}", *window), say(desk.mark, "mat {}", mat_size)),
+            (say(desk.mark, "window {}", sizes(desk.mark, *window)), say(desk.mark, "mat {}", mat_size)),
             (join,),
             dimensions=lambda f: _window_dims(f, window, shift),
             reach_mm=border,
@@ -102,7 +106,7 @@ class WindowMat:
             levers=LEVERS,
             effort="comes off its hinges again" if mount.taken.mount.reversible else "for good",
             strainer=bool(options.strainer),
-        )  # fmt: skip
+        )
         return build_package(desk, frame, package)
 
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
@@ -155,8 +159,13 @@ def _borders(desk: Desk, o: MatOptions, outer: tuple[Quantity, Quantity]) -> tup
     s, p = desk.sheet, desk.practice
     border = desk.choose("mat.border", "border of the mat", o.border, p.mat_border_mm, "practice of the shop")
     weighted = (o.borders or "weighted") == "weighted"
-    more = s.choose("mat.weighting", "bottom border, times the top", p.mat_weighting if weighted else 1.0, ONE,
-                    "bottom weighted" if weighted else "equal")  # fmt: skip
+    more = s.choose(
+        "mat.weighting",
+        "bottom border, times the top",
+        p.mat_weighting if weighted else 1.0,
+        ONE,
+        "bottom weighted" if weighted else "equal",
+    )
     bottom = s.let("mat.bottom", "border at the bottom", border * more)
     width = s.let("mat.width", "mat, width wanted", outer[0] + 2 * border)
     height = s.let("mat.height", "mat, height wanted", outer[1] + border + bottom)
@@ -187,9 +196,16 @@ def _hinges(desk: Desk, flat: FlatSums, mount: str, shift: float) -> Join:
         zero = s.let("mount.at.1", "from the sheet's corner", s.number(0, MM))
         fixings = tuple(Fixing(at, "top" if at[1] > shift else "bottom", zero) for at in corners)
         return Join("mount", mount, mount, ("piece", "board"), fixings, key="mount.count")
-    count = s.let("mount.count", "hinges", s.decide(
-        "2 + whole number from (width − 400) ÷ 300", hinge_count(width, p.hinges_first_mm, p.hinges_apart_mm), ONE,
-        flat.width))  # fmt: skip
+    count = s.let(
+        "mount.count",
+        "hinges",
+        s.decide(
+            "2 + whole number from (width − 400) ÷ 300",
+            hinge_count(width, p.hinges_first_mm, p.hinges_apart_mm),
+            ONE,
+            flat.width,
+        ),
+    )
     inset = min(60.0, width / 5)
     places = evenly(inset, width - inset, int(count.value))
     hung: list[Fixing] = []
@@ -199,8 +215,14 @@ def _hinges(desk: Desk, flat: FlatSums, mount: str, shift: float) -> Join:
     return Join("mount", "hinges", "linen hinge", ("piece", "board"), tuple(hung), key="mount.count")
 
 
-def _front(frame: Frame, window: tuple[Quantity, Quantity], outer: tuple[Quantity, Quantity], flat: FlatSums,
-           shift: float, o: MatOptions) -> list[Part]:  # fmt: skip
+def _front(
+    frame: Frame,
+    window: tuple[Quantity, Quantity],
+    outer: tuple[Quantity, Quantity],
+    flat: FlatSums,
+    shift: float,
+    o: MatOptions,
+) -> list[Part]:
     s = frame.desk.sheet
     sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
     out = [seen("mat-seen", "mat", sight, "mat.border", "mat")]
@@ -231,24 +253,43 @@ def _questions(desk: Desk) -> dict[StationName, list[Question]]:
     o, s = desk.job.options.window_mat, desk.sheet
     shows, borders = o.shows or "image", o.borders or "weighted"
     sizes = [
-        choice_row(f"{AT}/shows", "The window shows",
-                   [Choice(w, w, picked=w == shows) for w in ("image", "whole sheet")], o.shows is not None, "over the sheet's edge, or clear of it"),
+        choice_row(
+            f"{AT}/shows",
+            "The window shows",
+            [Choice(w, w, picked=w == shows) for w in ("image", "whole sheet")],
+            o.shows is not None,
+            "over the sheet's edge, or clear of it",
+        ),
         length_row(desk, f"{AT}/overlap", "Mat over the sheet", o.overlap, s.get("mat.overlap"))
         if shows == "image"
         else length_row(desk, f"{AT}/margin", "Air round the sheet", o.margin, s.get("mat.margin")),
         length_row(desk, f"{AT}/border", "Border of the mat", o.border, s.get("mat.border")),
-        choice_row(f"{AT}/borders", "Borders", [Choice(w, w, picked=w == borders) for w in ("equal", "weighted")],
-                   o.borders is not None, "weighted: a little more at the bottom"),
+        choice_row(
+            f"{AT}/borders",
+            "Borders",
+            [Choice(w, w, picked=w == borders) for w in ("equal", "weighted")],
+            o.borders is not None,
+            "weighted: a little more at the bottom",
+        ),
         yes_no(f"{AT}/double", "Mats", bool(o.double), o.double is not None, ("two", "one")),
-    ]  # fmt: skip
+    ]
     if o.double:
         sizes.append(length_row(desk, f"{AT}/reveal", "Reveal of the inner mat", o.reveal, s.get("mat.reveal")))
     if "window.width" in s:
         sizes += told_line(desk, "mat.bottom", "Border at the bottom")
         window = size_text(desk, s["window.width"], s["window.height"])
         from_back = say(desk.mark, "cut from the back: mirrored left to right; bevel of {}", Mm(s["stack.mat"].value))
-        sizes.append(Question(id="told:window", kind="told", label="Window, innermost edge", value=window,
-                              key="window.width", tape="window.width", note=from_back))  # fmt: skip
+        sizes.append(
+            Question(
+                id="told:window",
+                kind="told",
+                label="Window, innermost edge",
+                value=window,
+                key="window.width",
+                tape="window.width",
+                note=from_back,
+            )
+        )
     mats = desk.stock.sheets_of("mat")
     display = [sheet_row(desk, f"{AT}/mat", "Outer mat", mats, o.mat, "the first in the rack", "stack.mat")]
     if o.double:

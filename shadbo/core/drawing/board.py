@@ -19,7 +19,7 @@ from shadbo.core.plan import Plan
 VIEWS: tuple[ViewName, ...] = get_args(ViewName)
 BOARDS: dict[ViewName, Paper] = {
     "edge": Paper("board", 752, 460, (112, 30, 222, 36)),
-    "front": Paper("board", 752, 460, (60, 20, 210, 76)),
+    "front": Paper("board", 752, 460, (104, 46, 200, 76)),
     "back": Paper("board", 752, 460, (120, 48, 120, 40)),
     "parts": Paper("board", 752, 460, (28, 20, 20, 34)),
 }

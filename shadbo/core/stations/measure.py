@@ -77,11 +77,18 @@ def _of_kind(desk: Desk, at: str) -> list[Question]:
         return [pick("straightest", "Straightest edge of the design", edges, "mounting starts along it")]
     if isinstance(detail, PressedPlant):
         days = str(detail.days_pressed) if detail.days_pressed is not None else ""
-        return [text_row(f"{at}/days_pressed", "Days in the press", days, note="14 to 30 days under flat weight")]
+        return [text_row(f"{at}/days_pressed", "Days in the press, 14 to 30 under flat weight", days, "number")]
     if isinstance(detail, Paper):
         sorts = ("print", "poster", "linen-backed poster", "drawing", "photograph", "certificate")
-        rows = [choice_row(f"{at}/sort", "Sort", [Choice(w, w, picked=detail.sort == w) for w in sorts],
-                           "sort" in chosen, menu=True)]  # fmt: skip
+        rows = [
+            choice_row(
+                f"{at}/sort",
+                "Sort",
+                [Choice(w, w, picked=detail.sort == w) for w in sorts],
+                "sort" in chosen,
+                menu=True,
+            )
+        ]
         for side in ("top", "right", "bottom", "left"):
             if getattr(detail, f"margin_{side}") is not None:
                 label = f"To trim, {side}"

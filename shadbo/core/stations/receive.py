@@ -53,10 +53,14 @@ def _kind(desk: Desk, at: str) -> Question:
     written = detail.model_dump(mode="json", exclude_defaults=True)
     shared = {name: written[name] for name in Sided.model_fields if name in written}
     choices = [
-        Choice({"kind": kind, **shared} if kind != detail.kind else written | {"kind": kind}, word, None,
-               kind == detail.kind)
+        Choice(
+            {"kind": kind, **shared} if kind != detail.kind else written | {"kind": kind},
+            word,
+            None,
+            kind == detail.kind,
+        )
         for kind, word in KIND_WORDS.items()
-    ]  # fmt: skip
+    ]
     return choice_row(f"{at}/detail", "Kind of piece", choices, True, menu=True)
 
 

@@ -6,7 +6,7 @@ from shadbo.core.pieces import LooseCanvas
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import care, choice_row, length_row, pin_row, told
 from shadbo.core.sums.stretch import EDGE_WORDS
-from shadbo.core.words import say
+from shadbo.core.words import say, sizes
 
 
 def stretch_questions(desk: Desk, detail: LooseCanvas, at: str) -> list[Question]:
@@ -55,10 +55,10 @@ def stretch_questions(desk: Desk, detail: LooseCanvas, at: str) -> list[Question
         pin_row(desk, "stretch.bar_width", "Bars, top and bottom"),
         pin_row(desk, "stretch.bar_height", "Bars, left and right"),
     ]
-    cloth = say(mark, "{} × {}", s["stretch.cloth_width"], s["stretch.cloth_height"])
+    cloth = sizes(mark, s["stretch.cloth_width"], s["stretch.cloth_height"])
     rows.append(told("Cloth to cut", cloth, "stretch.cloth_width", "face + 2 · (bar depth + return + pull)"))
     if "stretch.file_width" in s:
-        file = say(mark, "{} × {}", s["stretch.file_width"], s["stretch.file_height"])
+        file = sizes(mark, s["stretch.file_width"], s["stretch.file_height"])
         rows.append(told("Print file", file, "stretch.file_width", EDGE_WORDS[edge]))
     span = max((s["brace.span_width"], s["brace.span_height"]), key=lambda q: q.value)
     bow = max((s["brace.bow_width"], s["brace.bow_height"]), key=lambda q: q.value)

@@ -62,18 +62,20 @@ def frame_axis(
     lip: Quantity,
     face: Quantity,
     tolerances_mm: tuple[float, float],
+    pulled_in: bool = False,
 ) -> Fit:
     """Rabbet, rail, sight and outside for one dimension; rails are given by their outside, long point.
 
-    ``tolerances_mm`` are the saw's and the joint's.
+    ``tolerances_mm`` are the saw's and the joint's. ``pulled_in``: a strainer back brings the middle to the ends.
     """
     saw, joint = tolerances_mm
     wanted = sheet.let(f"inside.{axis}", f"rabbet {axis}, wanted", package + allowance, "package + allowance", "up")
     rail = sheet.cut(f"rail.{axis}", f"rail, outside {axis}, long point", wanted + 2 * (face - lip), "up", saw)
     middle = sheet.made(f"frame.inside_{axis}.middle", f"rabbet {axis}, middle", rail - 2 * (face - lip), joint)
     first, last = (sheet.made(f"frame.inside_{axis}.{end}", f"rabbet {axis}, {end}", middle) for end in ENDS[axis])
-    least = sheet.let(f"fit.rabbet_{axis}", f"rabbet {axis}, least", sheet.pick("smallest", first, middle, last))
-    most = sheet.pick("largest", first, middle, last)
+    spans = (first, last) if pulled_in else (first, middle, last)
+    least = sheet.let(f"fit.rabbet_{axis}", f"rabbet {axis}, least", sheet.pick("smallest", *spans))
+    most = sheet.pick("largest", *spans)
     return Fit(
         axis,
         allowance,

@@ -5,8 +5,17 @@ from itertools import pairwise
 from shadbo.core.boards import SheetKind
 from shadbo.core.units import GRAVITY_N_PER_KG
 
-TABLE = ((1.0, 0.00406), (1.2, 0.00564), (1.4, 0.00705), (1.5, 0.00772), (1.6, 0.00830), (1.8, 0.00931),
-         (2.0, 0.01013), (3.0, 0.01223), (1e9, 0.01302))  # fmt: skip
+TABLE = (
+    (1.0, 0.00406),
+    (1.2, 0.00564),
+    (1.4, 0.00705),
+    (1.5, 0.00772),
+    (1.6, 0.00830),
+    (1.8, 0.00931),
+    (2.0, 0.01013),
+    (3.0, 0.01223),
+    (1e9, 0.01302),
+)
 """Longer over shorter side, and α: Timoshenko & Woinowsky-Krieger, Theory of Plates and Shells, table 8."""
 STIFF: dict[SheetKind, tuple[float, float, float]] = {
     "acrylic": (3200.0, 0.37, 1190.0),

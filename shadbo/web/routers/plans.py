@@ -8,6 +8,7 @@ from pydantic import TypeAdapter
 from shadbo.core.advise import advise
 from shadbo.core.assembly import ViewName
 from shadbo.core.assess import assess
+from shadbo.core.compare import Compared, compare
 from shadbo.core.drawing.board import draw
 from shadbo.core.drawing.marks import Fit
 from shadbo.core.edits import Edit, apply, as_typed
@@ -24,6 +25,7 @@ from shadbo.web.views import AdviceView, PlanView, finding_view, plan_view
 router = APIRouter(prefix="/api/jobs", tags=["plans"], responses=RESPONSES)
 _PLAN = TypeAdapter(PlanView)
 _ADVICE = TypeAdapter(AdviceView)
+_COMPARED = TypeAdapter(list[Compared])
 
 
 def _json(adapter: TypeAdapter[Any], value: object) -> Response:
@@ -51,6 +53,13 @@ def remedies(jobs: JobsDep, job_id: int, body: Advice) -> Response:
     version, job, shop = _job(jobs, job_id, body.edits, body.system)
     plan = advise(job, shop)
     return _json(_ADVICE, AdviceView(version, tuple(finding_view(f) for f in plan.findings)))
+
+
+@router.post("/{job_id}/compare", response_model=list[Compared])
+def compare_displays(jobs: JobsDep, job_id: int, body: Advice) -> Response:
+    """Every display that suits the piece, planned and held against the others."""
+    _, job, shop = _job(jobs, job_id, body.edits, body.system)
+    return _json(_COMPARED, compare(job, shop, body.system))
 
 
 @router.get("/{job_id}/file", response_class=Response)

@@ -1,0 +1,91 @@
+import { useEffect, useId, useRef, useState } from "react";
+import { api, got, type KeptPhoto, newId, type Problem } from "../api/client";
+import { useSession } from "./useSession";
+
+/** Photographs of the piece as it came in: small ones in a row, the full one in a new tab. */
+export function PhotosRow() {
+  const [session] = useSession();
+  const [photos, setPhotos] = useState<KeptPhoto[]>([]);
+  const [error, setError] = useState("");
+  const [busy, setBusy] = useState("");
+  const input = useRef<HTMLInputElement>(null);
+  const id = useId();
+  const base = `/api/jobs/${session.id}/photos`;
+  useEffect(() => {
+    void got(api.GET("/api/jobs/{job_id}/photos", { params: { path: { job_id: session.id } } }))
+      .then(setPhotos)
+      .catch(() => setError("The photographs cannot be reached just now."));
+  }, [session]);
+
+  const add = async (files: FileList | null) => {
+    setError("");
+    for (const file of files ?? []) {
+      setBusy(`taking in ${file.name}…`);
+      try {
+        const query = new URLSearchParams({ edit_id: newId(), name: file.name.slice(0, 120) });
+        const answer = await fetch(`${base}?${query}`, { method: "POST", body: file });
+        const body: unknown = await answer.json();
+        if (answer.ok) setPhotos((all) => [...all, body as KeptPhoto]);
+        else {
+          const problem = body as Problem;
+          setError(`${file.name}: ${problem.errors?.[0]?.message ?? problem.title}`);
+        }
+      } catch {
+        setError(`${file.name} was not sent: no connection. Choose it again when it is back.`);
+      }
+    }
+    setBusy("");
+    if (input.current) input.current.value = "";
+  };
+  const remove = async (photo: KeptPhoto) => {
+    const params = { path: { job_id: session.id, photo_id: photo.id } };
+    const { response } = await api.DELETE("/api/jobs/{job_id}/photos/{photo_id}", { params });
+    if (response.ok) setPhotos((all) => all.filter((p) => p.id !== photo.id));
+    else setError("It could not be taken away just now.");
+  };
+
+  return (
+    <div className="border-t border-line py-2">
+      <label htmlFor={id} className="block pb-1 text-[16px]">
+        Photographs
+      </label>
+      <ul className="flex flex-wrap gap-2">
+        {photos.map((photo) => (
+          <li key={photo.id} className="w-[88px]">
+            <a href={`${base}/${photo.id}`} target="_blank" rel="noreferrer">
+              <img
+                src={`${base}/${photo.id}?size=small`}
+                alt={photo.name || `photograph ${photo.id}`}
+                className="h-[66px] w-[88px] border border-line object-cover"
+              />
+            </a>
+            <button
+              type="button"
+              className="link min-h-11 text-[14px]"
+              onClick={() => void remove(photo)}
+              aria-label={`Take ${photo.name || `photograph ${photo.id}`} away`}
+            >
+              take away
+            </button>
+          </li>
+        ))}
+      </ul>
+      <input
+        ref={input}
+        id={id}
+        data-field
+        type="file"
+        multiple
+        accept="image/jpeg,image/png,image/webp"
+        className="w-full text-[15px]"
+        onChange={(e) => void add(e.target.files)}
+      />
+      <p className="pt-1 text-[15px] text-soft">
+        {busy || "JPEG, PNG or WebP. What the camera wrote in, the place among it, is left out."}
+      </p>
+      <p role="alert" className="text-stop empty:hidden">
+        {error}
+      </p>
+    </div>
+  );
+}

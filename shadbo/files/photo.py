@@ -1,0 +1,64 @@
+"""Photographs: checked, turned upright, freed of what the camera wrote into them, and made small."""
+
+import io
+from dataclasses import dataclass
+
+from PIL import Image, ImageOps, UnidentifiedImageError
+
+MOST_BYTES = 20_000_000
+MOST_PIXELS = 60_000_000
+LONG_SIDE = 2400
+SMALL_SIDE = 360
+KINDS = ("JPEG", "PNG", "WEBP")
+
+
+class BadPhoto(ValueError):
+    """The file is no photograph that can be kept; the message says what would be."""
+
+
+@dataclass(frozen=True, slots=True)
+class Photo:
+    """A photograph as it is kept: JPEG without any of the camera's notes, position included, and a small one."""
+
+    width: int
+    height: int
+    full: bytes
+    small: bytes
+
+
+def take_in(data: bytes) -> Photo:
+    """Check and rewrite a photograph. Raises BadPhoto."""
+    if len(data) > MOST_BYTES:
+        raise BadPhoto(f"the file has {len(data) / 1e6:.0f} MB; at most {MOST_BYTES // 1_000_000} MB are kept")
+    try:
+        with Image.open(io.BytesIO(data), formats=KINDS) as opened:
+            if opened.width * opened.height > MOST_PIXELS:
+                raise BadPhoto(f"{opened.width} × {opened.height} pixels are too many")
+            upright = ImageOps.exif_transpose(opened)
+            image = _on_white(upright)
+    except BadPhoto:
+        raise
+    except (UnidentifiedImageError, OSError, ValueError, SyntaxError, Image.DecompressionBombError) as bad:
+        raise BadPhoto("this is no photograph: JPEG, PNG or WebP are taken") from bad
+    image.thumbnail((LONG_SIDE, LONG_SIDE))
+    small = image.copy()
+    small.thumbnail((SMALL_SIDE, SMALL_SIDE))
+    return Photo(image.width, image.height, _jpeg(image), _jpeg(small))
+
+
+def _on_white(image: Image.Image) -> Image.Image:
+    """Without transparency, since JPEG has none."""
+    if image.mode in ("RGBA", "LA", "P"):
+        rgba = image.convert("RGBA")
+        ground = Image.new("RGB", rgba.size, "white")
+        ground.paste(rgba, mask=rgba.getchannel("A"))
+        return ground
+    return image.convert("RGB")
+
+
+def _jpeg(image: Image.Image) -> bytes:
+    out = io.BytesIO()
+    clean = Image.new("RGB", image.size)
+    clean.paste(image)
+    clean.save(out, "JPEG", quality=88, optimize=True)
+    return out.getvalue()

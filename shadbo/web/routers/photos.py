@@ -1,0 +1,58 @@
+"""Photographs of a piece: taken in, listed, shown, taken away."""
+
+from typing import Annotated, Literal
+
+from fastapi import APIRouter, Query, Request, Response, status
+from fastapi.concurrency import run_in_threadpool
+
+from shadbo.core.edits import BadEdit
+from shadbo.files.photo import MOST_BYTES, BadPhoto, take_in
+from shadbo.store.photos import KeptPhoto
+from shadbo.web.bodies import EditId
+from shadbo.web.deps import PhotosDep
+from shadbo.web.problems import RESPONSES
+
+router = APIRouter(prefix="/api/jobs/{job_id}/photos", tags=["photos"], responses=RESPONSES)
+_BODY = {
+    "requestBody": {"required": True, "content": {"image/*": {"schema": {"type": "string", "format": "binary"}}}}
+}
+
+
+@router.get("")
+def list_photos(photos: PhotosDep, job_id: int) -> list[KeptPhoto]:
+    """All photographs of the job."""
+    return photos.of(job_id)
+
+
+@router.post("", status_code=status.HTTP_201_CREATED, openapi_extra=_BODY)
+async def add_photo(
+    request: Request,
+    photos: PhotosDep,
+    job_id: int,
+    edit_id: Annotated[EditId, Query()],
+    name: Annotated[str, Query(max_length=120, pattern=r"^[^\x00-\x1f]*$")] = "",
+) -> KeptPhoto:
+    """Take a photograph in. What the camera wrote into it, where it was taken among it, is left out."""
+    data = bytearray()
+    async for chunk in request.stream():
+        data += chunk
+        if len(data) > MOST_BYTES:
+            raise BadEdit("photos", f"the file is larger than {MOST_BYTES // 1_000_000} MB", name)
+    try:
+        photo = await run_in_threadpool(take_in, bytes(data))
+    except BadPhoto as bad:
+        raise BadEdit("photos", str(bad), name) from None
+    return await run_in_threadpool(photos.add, job_id, photo, name, edit_id)
+
+
+@router.get("/{photo_id}", response_class=Response)
+def show_photo(photos: PhotosDep, job_id: int, photo_id: int, size: Literal["small", "full"] = "full") -> Response:
+    """The photograph as JPEG."""
+    pixels = photos.pixels(job_id, photo_id, size == "small")
+    return Response(pixels, media_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"})
+
+
+@router.delete("/{photo_id}", status_code=status.HTTP_204_NO_CONTENT)
+def remove_photo(photos: PhotosDep, job_id: int, photo_id: int) -> None:
+    """Take a photograph away."""
+    photos.remove(job_id, photo_id)
