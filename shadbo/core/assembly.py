@@ -29,7 +29,7 @@ Hatch = Literal[
     "none",
     "glass",
     "mat",
-    "mat inner",
+    "inner-mat",
     "board",
     "backing",
     "paper",
@@ -55,7 +55,7 @@ Role = Literal[
     "clip",
 ]
 Moulding = FloaterProfile | FrameProfile | PlainStock
-ViewName = Literal["edge", "front", "back", "parts"]
+ViewName = Literal["edge", "front", "back", "parts", "stretch"]
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,7 +8,7 @@ from shadbo.core.drawing.thumb import thumb
 from shadbo.core.job import Job
 from shadbo.core.lengths import Both, System
 from shadbo.core.shop import Shop
-from shadbo.core.words import both, say, value_text
+from shadbo.core.words import both, say, sizes, value_text
 
 
 @dataclass(frozen=True, slots=True)
@@ -56,7 +56,7 @@ def compare(job: Job, shop: Shop, system: System) -> list[Compared]:
             continue
         a, mark, desk = plan.assembly, plan.desk.mark, plan.desk
         weight, price = value_text(plan.hang.weight, mark), desk.sheet["price.materials"]
-        size = say(mark, "{} × {}, {} deep", a.outside_width, a.outside_height, a.depth)
+        size = say(mark, "{}, {} deep", sizes(mark, a.outside_width, a.outside_height), sizes(mark, a.depth))
         money = f"{shop.currency} {price.value:.2f}"
         out.append(
             Compared(

@@ -12,6 +12,7 @@ from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from shadbo.core.job import Job
 from shadbo.core.lengths import NotALength, System, parse
+from shadbo.core.measures import NOUNS
 
 Data = dict[str, Any]
 
@@ -132,7 +133,7 @@ def _path(loc: tuple[int | str, ...], data: object) -> str:
         if isinstance(here, list | tuple) and isinstance(part, int) and part < len(here):
             here = here[part]
             names.append(str(here.get("id", part)) if isinstance(here, dict) else str(part))
-        elif isinstance(here, dict) and part not in here and here.get("kind") == part:
+        elif isinstance(here, dict) and part not in here and part in NOUNS:
             continue  # the union's own tag is no place in the job
         else:
             here = here.get(part) if isinstance(here, dict) else None

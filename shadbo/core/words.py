@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from shadbo.core.lengths import Both, Mark, texts
+from shadbo.core.lengths import Both, Mark, metric_text, texts
 from shadbo.core.quantity import Quantity
 from shadbo.core.sheet import Way
 from shadbo.core.units import GRAVITY_N_PER_KG, KG, KG_PER_POUND, MM, MM2, MONEY, N
@@ -30,10 +30,16 @@ def length(mm: float, mark: Mark, way: Way = "nearest") -> Both:
     return Both(f"{t.mm} mm", f"{t.inch} in")
 
 
+def given(q: Quantity) -> bool:
+    """Whether a number was read or chosen as it is, so that no mark may round it."""
+    return q.kind in ("read", "choose") or (q.kind == "let" and q.op == "=" and given(q.args[0]))
+
+
 def value_text(q: Quantity, mark: Mark) -> Both:
     """A quantity as people write it, with its unit, in both systems."""
     if q.unit == MM:
-        return length(q.value, mark, q.way)
+        t = length(q.value, mark, q.way)
+        return Both(f"{metric_text(q.value, places=2)} mm", t.inch) if given(q) else t
     if q.unit == KG:
         return Both(f"{q.value:.2f} kg" if q.value < 10 else f"{q.value:.1f} kg", f"{q.value / KG_PER_POUND:.1f} lb")
     if q.unit == N:
@@ -48,7 +54,8 @@ def value_text(q: Quantity, mark: Mark) -> Both:
 def number_text(q: Quantity, mark: Mark) -> Both:
     """A quantity without its unit, for drawings and sums."""
     if q.unit == MM:
-        return texts(q.value, mark, q.way)
+        t = texts(q.value, mark, q.way)
+        return Both(metric_text(q.value, places=2), t.inch) if given(q) else t
     t = value_text(q, mark)
     return Both(t.mm.split(" ")[0], t.inch.split(" ")[0])
 

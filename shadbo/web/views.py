@@ -4,7 +4,7 @@ import datetime as dt
 from dataclasses import dataclass
 
 from shadbo.core.assembly import ViewName
-from shadbo.core.drawing.board import draw, draw_ladder
+from shadbo.core.drawing.board import draw, draw_ladder, views_of
 from shadbo.core.drawing.marks import Fit
 from shadbo.core.edits import Edit
 from shadbo.core.findings import Finding
@@ -72,6 +72,7 @@ class PlanView:
     findings: tuple[FindingView, ...]
     board: Board
     ladder: str
+    views: tuple[ViewName, ...]
     line: Line | None
     pin: Question | None
 
@@ -136,6 +137,7 @@ def plan_view(plan: Plan, version: int, view: ViewName, system: System, hold: Fi
         tuple(finding_view(f) for f in plan.findings),
         Board(view, drawn.svg, drawn.fit),
         ladder,
+        views_of(plan),
         opened,
         pin_row(plan.desk, open_key, "Really measured") if opened is not None and opened.can_pin else None,
     )

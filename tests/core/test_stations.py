@@ -54,7 +54,7 @@ def test_what_is_asked_can_be_answered(name: str):
         "note": "words",
         "date": "2026-12-24",
         "weight": "2.5",
-        "number": "21",
+        "number": "22",
     }
     for _, q in rows(plan(the_job, demo_shop())):
         if q.kind in answers:

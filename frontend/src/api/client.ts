@@ -21,7 +21,7 @@ export type Line = Schemas["Line"];
 export type Problem = Schemas["Problem"];
 export type Revision = Schemas["Revision"];
 export type System = "mm" | "in";
-export type View = "edge" | "front" | "back" | "parts";
+export type View = "edge" | "front" | "back" | "parts" | "stretch";
 
 /** The server could not be reached, or its database could not: try again later. */
 export class Unreachable extends Error {}

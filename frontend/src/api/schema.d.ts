@@ -448,7 +448,7 @@ export interface components {
              * @default edge
              * @enum {string}
              */
-            view: "edge" | "front" | "back" | "parts";
+            view: "edge" | "front" | "back" | "parts" | "stretch";
             hold?: components["schemas"]["Hold"] | null;
             /**
              * Open
@@ -465,7 +465,7 @@ export interface components {
              * View
              * @enum {string}
              */
-            view: "edge" | "front" | "back" | "parts";
+            view: "edge" | "front" | "back" | "parts" | "stretch";
             /** Svg */
             svg: string;
             fit: components["schemas"]["Fit"];
@@ -751,6 +751,8 @@ export interface components {
             board: components["schemas"]["Board"];
             /** Ladder */
             ladder: string;
+            /** Views */
+            views: ("edge" | "front" | "back" | "parts" | "stretch")[];
             line: components["schemas"]["Line"] | null;
             pin: components["schemas"]["Question"] | null;
         };

@@ -10,6 +10,7 @@ const VIEWS: [View, string][] = [
   ["front", "Front"],
   ["back", "Back"],
   ["parts", "Parts"],
+  ["stretch", "Stretch"],
 ];
 
 /** Drawing and depth ladder. The server writes the pictures; here they are only lit up. */
@@ -21,7 +22,7 @@ export function BoardPane() {
   return (
     <section className="board-area flex flex-col" aria-label="Board">
       <div className="flex min-h-9 items-stretch gap-4 overflow-x-auto border-b border-line px-4 whitespace-nowrap">
-        {VIEWS.map(([name, label]) => (
+        {VIEWS.filter(([name]) => plan.views.includes(name)).map(([name, label]) => (
           <button
             key={name}
             type="button"

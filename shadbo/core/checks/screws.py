@@ -16,7 +16,7 @@ def _other_screw(look: Look) -> list[Proposal]:
     out: list[Proposal] = []
     if look["screw.length"].kind == "choose":
         out += look.change("screw_mm", None, 1, "Let the plan choose the screw")
-    if "face_by" not in levers:
+    if "face_by" not in levers or "profile.ledge_thick" not in look:
         return out
     ledge, depth = look["profile.ledge_thick"].value, look["canvas.depth"].value
     room = min(p.screw_in_bar_most_mm, depth - p.screw_to_cloth_mm)

@@ -133,7 +133,7 @@ class Backed:
                     say(desk.mark, "backing {} inside", inset),
                 ),
                 "depth": (say(desk.mark, "{} deep", depth), both(stock.name)),
-                "mount": (both(mount.taken.mount.name), both("weighted 2 to 4 h")),
+                "mount": (both(mount.taken.mount.id), both("weighted 2 to 4 h")),
                 "parts": (say(desk.mark, "backing {}", sizes(desk.mark, width, height)), both("")),
             },
             levers=LEVERS,

@@ -129,9 +129,10 @@ def box_parts(desk: Desk, box: Box) -> list[Part]:
     ]
 
 
-def box_section(box: Box, slabs: Sequence[Slab]) -> tuple[dict[str, Ring], tuple[Layer, ...]]:
+def box_section(box: Box, slabs: Sequence[Slab], reach_mm: float) -> tuple[dict[str, Ring], tuple[Layer, ...]]:
     """Layers in the edge plane and on the ladder."""
-    x, low, top = LIP_THICK_MM, max(box.wall.value - box.lip.value, 2), box.wall.value + SEEN_MM
+    x, low = LIP_THICK_MM, max(box.wall.value - box.lip.value, 2)
+    top = box.wall.value + min(max(reach_mm + 16, SEEN_MM), 100)
     rings, ladder = {}, []
     words = {"glazing": "glazing", "packer": "packers", "board": "board", "spacer": "spacer"}
     for layer in slabs:

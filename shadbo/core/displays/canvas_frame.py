@@ -1,6 +1,6 @@
 """Canvas in a rabbeted frame: held by offset clips that bridge the difference of depth, no glazing."""
 
-from shadbo.core.assembly import Assembly, Join
+from shadbo.core.assembly import Assembly, Join, Part
 from shadbo.core.boards import Clip
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import told_line
@@ -71,8 +71,8 @@ class CanvasFrame:
         if bar:
             layer = Slab(
                 "piece",
-                "canvas on its bars",
-                "piece",
+                "canvas",
+                "bar",
                 layer.thick,
                 "stretcher",
                 ring_mm=bar,
@@ -94,7 +94,7 @@ class CanvasFrame:
                 say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
             ),
             joins,
-            tuple(stretching_parts(desk)),
+            (*stretching_parts(desk), *(() if panel else (_clip_part(frame, depth),))),
             back=options.back or "vented paper",
             levers=LEVERS,
             effort="clips off, and the canvas comes out",
@@ -116,6 +116,23 @@ class CanvasFrame:
             ],
         }
         return merged(own, package_questions(desk, assembly, AT, o))
+
+
+def _clip_part(frame: Frame, depth: Quantity) -> Part:
+    """The clip in section: flat on the frame's back, a step, flat on the canvas."""
+    wall, high = frame.face.value - frame.lip.value, frame.profile.height_mm
+    end, t = frame.front.value + depth.value, 1.2
+    ring = (
+        (high, wall - 12),
+        (high + t, wall - 12),
+        (high + t, wall - 1),
+        (end + t, wall + 4),
+        (end + t, wall + 20),
+        (end, wall + 20),
+        (end, wall + 5),
+        (high, wall),
+    )
+    return Part("clip", "clip", "offset clip", "metal", section=ring, key="clip.offset")
 
 
 def _depth_said(desk: Desk, depth: Quantity) -> tuple[Both, Both]:

@@ -86,7 +86,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
     if package.strainer:
         parts.append(_strainer(desk, frame))
     parts += [*package.front(frame), *package.parts]
-    back = layers[-1].end_mm if layers else frame.front.value
+    back = frame.front.value + sum(x.thick.value for x in slabs)
     room_end = frame.depth.value
     extra = tuple(package.dimensions(frame)) if package.dimensions is not None else ()
     rail = frame.back_rail()
@@ -193,7 +193,7 @@ def _answers(desk: Desk, package: Package) -> dict[str, tuple[Both, Both]]:
     left = s["depth.left"]
     over = say(mark, "{} over", left) if left.value >= 0 else say(mark, "{} too deep", s["depth.needed"])
     mount = package.mount
-    name = mount.taken.mount.name if mount else "points"
+    name = mount.taken.mount.id if mount else "points"
     count = s.get("mount.count")
     many = both(
         f"{count.value:.0f} {count.name.label}" if count is not None and count.name and count.value > 1 else ""

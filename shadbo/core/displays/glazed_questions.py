@@ -104,11 +104,13 @@ def _depth(desk: Desk, assembly: Assembly, at: str, options: FrameOptions) -> li
             )
         )
     rows += told_line(desk, "depth.package", "Package")
-    rows += told_line(desk, "depth.needed", "Rabbet needed", "with room for the fasteners")
+    if "clip.offset" not in desk.sheet:
+        rows += told_line(desk, "depth.needed", "Rabbet needed", "with room for the fasteners")
     rows.append(pin_row(desk, "frame.rabbet_depth", "Rabbet depth as made"))
     if "stack.filler" in desk.sheet:
         rows += told_line(desk, "stack.filler", "Filled with", _name(assembly, "packer"))
-    rows += told_line(desk, "depth.left", "Over")
+    if "clip.offset" not in desk.sheet:
+        rows += told_line(desk, "depth.left", "Over")
     rows.append(length_row(desk, f"{at}/extension", "Rabbet extension strips", options.extension, None, "none"))
     back = options.back or _back(assembly)
     choices = [Choice(w, w, picked=w == back) for w in ("sealed paper", "vented paper", "tape")]

@@ -25,11 +25,21 @@ def section_of(frame: Frame, slabs: Sequence[Slab], reach_mm: float) -> tuple[di
             rings[layer.id] = rect(x, start, x + thick, high)
         ladder.append(Layer(_short(layer), x, x + thick, layer.hatch, layer.key))
         x += thick
+    room = frame.desk.practice.fastener_room_mm
+    if slabs and slabs[-1].role != "bar":
+        ladder.append(Layer("to close", x, x + room, "air", "depth.fastener"))
     return rings, tuple(ladder)
 
 
 def _short(layer: Slab) -> str:
-    words = {"glazing": "glazing", "piece": "piece", "backing": "backing", "board": "board", "packer": "filler"}
+    words = {
+        "glazing": "glazing",
+        "piece": "piece",
+        "bar": "canvas",
+        "backing": "backing",
+        "board": "board",
+        "packer": "filler",
+    }
     if layer.role == "mat":
         return "inner mat" if layer.id.endswith("inner") else "mat"
     return words.get(layer.role, layer.id)
@@ -66,12 +76,23 @@ def dimensions(frame: Frame, back_mm: float) -> list[Dimension]:
     return out
 
 
+def frame_low(section: dict[str, Ring]) -> float:
+    """Where the lowest layer of the section begins."""
+    return min(y for ring in section.values() for _, y in ring)
+
+
 def callouts(slabs: Sequence[Slab], section: dict[str, Ring]) -> tuple[Callout, ...]:
     """One label a layer, the front one on top, so that the leaders never cross."""
     out = []
-    for n, layer in enumerate(x for x in slabs if x.id in section):
+    last = 1e9
+    for layer in (x for x in slabs if x.id in section):
         ring = section[layer.id]
         xs, ys = [x for x, _ in ring], [y for _, y in ring]
-        y = max(ys) - 3 - 5 * n if max(ys) - min(ys) > 8 + 5 * n else (max(ys) + min(ys)) / 2
+        if layer.role == "piece" and min(ys) > frame_low(section) + 12:
+            y = min(ys) + 3
+        elif max(ys) - min(ys) < 10:
+            y = (max(ys) + min(ys)) / 2
+        else:
+            y = last = max(min(last - 6, max(ys) - 3), min(ys) + 2)
         out.append(Callout("edge", ((xs[0] + xs[1]) / 2, y), layer.name, layer.thick, key=layer.key))
     return tuple(out)

@@ -90,7 +90,13 @@ class TwoPanes:
         o, s = desk.job.options.panes, desk.sheet
         own: dict[StationName, list[Question]] = {
             "sizes": [
-                length_row(desk, f"{AT}/border", "Border, clear all round", o.border, s.get("border.wanted")),
+                *(
+                    []
+                    if o.opening_width and o.opening_height
+                    else [
+                        length_row(desk, f"{AT}/border", "Border, clear all round", o.border, s.get("border.wanted"))
+                    ]
+                ),
                 length_row(desk, f"{AT}/opening_width", "Opening given, width", o.opening_width, None, "none given"),
                 length_row(
                     desk, f"{AT}/opening_height", "Opening given, height", o.opening_height, None, "none given"

@@ -80,7 +80,7 @@ class PosterRails:
         s.let("mount.margin", "rating less demand · factor", s["mount.rating"] - s["mount.demand"] * factor)
         d, r, k = deep.value, high.value, hides.value
         middle = d / 2
-        t = max(flat.thick.value, 0.6)
+        t = flat.thick.value
         w, h = outside_w.value / 2, outside_h.value / 2
         s.let("stack.piece", "sheet, in the rail", flat.thick)
         parts = [

@@ -74,7 +74,7 @@ class ReadyMade:
             count = max(int(around // p.stitches_apart_mm), 4)
         s.let("mount.count", "fixings", s.number(count, ONE))
         load_sums(desk, mount, flat.mass, s["mount.count"], s.number(50, MM))
-        rings, layers = box_section(box, slabs)
+        rings, layers = box_section(box, slabs, (box.width.value - flat.width.value) / 2)
         parts: list[Part] = box_parts(desk, box)
         for layer in slabs:
             width, height = layer.size or (board_w, board_h)
@@ -125,8 +125,11 @@ class ReadyMade:
                     say(desk.mark, "border {}", s["border.least"]),
                     say(desk.mark, "outside {}", sizes(desk.mark, box.outside_w, box.outside_h)),
                 ),
-                "depth": (say(desk.mark, "{} in {}", s["depth.package"], box.room), both(o.glass or "glass used")),
-                "mount": (both(mount.taken.mount.name), both(f"{count} places")),
+                "depth": (
+                    say(desk.mark, "{} in {}", s["depth.package"], box.room),
+                    both(f"its glass {o.glass or 'used'}"),
+                ),
+                "mount": (both(mount.taken.mount.id), both(f"{count} places")),
                 "parts": (say(desk.mark, "inner board {}", sizes(desk.mark, board_w, board_h)), both("")),
             },
             Room(LIP_THICK_MM, room_end, "box.depth", "to the tabs"),

@@ -177,7 +177,7 @@ def _mats(desk: Desk, o: MatOptions, size_mm: tuple[float, float]) -> list[Slab]
     out = [slab(desk, "mat", outer.name, "mat", outer, ring_mm=_ring(desk, outer_window=True))]
     if o.double:
         inner = first_sheet(desk, o.inner_mat, size_mm, "mat")
-        out.append(slab(desk, "mat_inner", inner.name, "mat", inner, hatch="mat inner", ring_mm=_ring(desk, False)))
+        out.append(slab(desk, "mat_inner", inner.name, "mat", inner, hatch="inner-mat", ring_mm=_ring(desk, False)))
     return out
 
 
@@ -227,7 +227,7 @@ def _front(
     sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
     out = [seen("mat-seen", "mat", sight, "mat.border", "mat")]
     if o.double:
-        out.append(seen("inner-seen", "mat inner", centred(outer[0].value, outer[1].value, shift), "mat.reveal"))
+        out.append(seen("inner-seen", "inner-mat", centred(outer[0].value, outer[1].value, shift), "mat.reveal"))
     ring = centred(window[0].value, window[1].value, shift)
     floats = o.shows == "whole sheet"
     out.append(seen("window", "board" if floats else "paper", ring, "window.width"))

@@ -11,10 +11,13 @@ from shadbo.core.drawing.ink import FILLS, INK, SOFT, STROKES
 from shadbo.core.drawing.marks import Fit, Group, Paper, Path, Sheet2D, Text
 from shadbo.core.drawing.parts import parts_scene
 from shadbo.core.drawing.scene import Scene
+from shadbo.core.drawing.stretch import stretch_scene
 from shadbo.core.drawing.svg import write_svg
 from shadbo.core.drawing.tape import tape_scene
 from shadbo.core.lengths import System, texts
 from shadbo.core.plan import Plan
+from shadbo.core.units import MM
+from shadbo.core.words import number_text
 
 VIEWS: tuple[ViewName, ...] = get_args(ViewName)
 BOARDS: dict[ViewName, Paper] = {
@@ -22,9 +25,16 @@ BOARDS: dict[ViewName, Paper] = {
     "front": Paper("board", 752, 460, (104, 46, 200, 76)),
     "back": Paper("board", 752, 460, (120, 48, 120, 40)),
     "parts": Paper("board", 752, 460, (28, 20, 20, 34)),
+    "stretch": Paper("board", 752, 460, (60, 40, 60, 44)),
 }
 LADDER = Paper("ladder", 752, 192, (0, 0, 0, 0))
-TITLES = {"edge": "Edge section", "front": "Front view", "back": "Back view", "parts": "Parts to cut"}
+TITLES = {
+    "edge": "Edge section",
+    "front": "Front view",
+    "back": "Back view",
+    "parts": "Parts to cut",
+    "stretch": "Stretching, from behind",
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,12 +45,23 @@ class Drawn:
     fit: Fit
 
 
+def views_of(plan: Plan) -> tuple[ViewName, ...]:
+    """The views that this plan has: stretching only where a canvas is stretched."""
+    return VIEWS if "stretch.staples" in plan.desk.sheet else tuple(v for v in VIEWS if v != "stretch")
+
+
 def scene_of(plan: Plan, view: ViewName, system: System) -> Scene:
     """The scene of a view; before the readings are in, where to put the tape."""
     if plan.assembly is None:
         return tape_scene(plan)
-    makers = {"edge": edge_scene, "front": front_scene, "back": back_scene, "parts": parts_scene}
-    return makers[view](plan, system)
+    makers = {
+        "edge": edge_scene,
+        "front": front_scene,
+        "back": back_scene,
+        "parts": parts_scene,
+        "stretch": stretch_scene,
+    }
+    return makers[view if view in views_of(plan) else "back"](plan, system)
 
 
 def draw(plan: Plan, view: ViewName, system: System, hold: Fit | None = None) -> Drawn:
@@ -80,7 +101,9 @@ def draw_ladder(plan: Plan, system: System, fit: Fit | None = None) -> str:
             "" if fill.path or air else fill.tone,
         )
         q = sheet[layer.key]
-        t = texts(abs(layer.end_mm - layer.start_mm), mark, q.way)
+        deep = abs(layer.end_mm - layer.start_mm)
+        exact = q.unit == MM and abs(q.value - deep) < 1e-6
+        t = number_text(q, mark) if exact else texts(deep, mark, q.way)
         size, other = (f"{t.mm} mm", f"{t.inch} in") if system == "mm" else (f"{t.inch} in", f"{t.mm} mm")
         name_x = min(fit.put((0, 0))[0], x0) - 14
         source = "as built" if q.planned is not None else _short(q.name.source if q.name else None)

@@ -68,7 +68,7 @@ def _shape(e: Shape, fit: Fit) -> Path:
 def _words(e: Words, fit: Fit) -> Group:
     x, y = fit.put(e.at)
     x, y = x + e.nudge[0], y + e.nudge[1]
-    size = {"part": 15.0, "note": 14.0, "side": 15.0, "gap": 15.0, "tiny": 10.0}[e.role]
+    size = {"part": 15.0, "note": 14.0, "side": 15.0, "gap": 15.0, "tiny": 11.0}[e.role]
     colour = SOFT if e.role == "note" else INK
     return Group(
         e.key, "words", (Text((x, y + size / 3), e.text, size, colour, e.anchor, e.role in ("part", "gap")),)

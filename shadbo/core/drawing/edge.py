@@ -49,7 +49,9 @@ def edge_scene(plan: Plan, system: System) -> Scene:
     scene.add(*(dim_of(d, mark, system) for d in a.dimensions if d.view == "edge"))
     for c in a.callouts:
         if c.view == "edge":
-            first = f"{c.words} {number_text(c.quantity, mark).pick(system)}" if c.quantity is not None else c.words
+            first = c.words
+            if c.quantity is not None and not c.words[-1:].isdigit():  # the name of a sheet tells its thickness
+                first += f" {number_text(c.quantity, mark).pick(system)}"
             more = (
                 (f"{number_text(c.second_quantity, mark).pick(system)} {c.second}",)
                 if c.second_quantity is not None

@@ -5,7 +5,6 @@ from shadbo.core.drawing.edge import dim_of
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.lengths import System, texts
 from shadbo.core.plan import Plan
-from shadbo.core.sums.stretch import staple_order
 from shadbo.core.words import number_text
 
 
@@ -75,7 +74,6 @@ def back_scene(plan: Plan, system: System) -> Scene:
             ((w, -h), (w - deep, -h + deep), (w - deep, h - deep), (w, h)),
         ):
             scene.add(Shape(ring, "wood", "rail.width", "rail"))
-    _staples(scene, plan)
     for join in a.joins:
         r = join.diameter_mm
         if r <= 0:
@@ -101,26 +99,6 @@ def back_scene(plan: Plan, system: System) -> Scene:
     if a.back_rail:
         scene.add(Words((0, -h + deep / 2), "label here", "part"))
     return scene
-
-
-def _staples(scene: Scene, plan: Plan) -> None:
-    """Every staple of a stretching, numbered in the order of work."""
-    sheet = plan.desk.sheet
-    if "stretch.staples" not in sheet:
-        return
-    w, h = sheet["canvas.width"].value, sheet["canvas.height"].value
-    inset = min(12.0, sheet["stretch.return"].value / 2)
-    for staple in staple_order(w, h, plan.desk.practice.staples_apart_mm):
-        at = staple.from_middle_mm
-        x, y = {
-            "top": (at, h / 2 - inset),
-            "bottom": (at, inset - h / 2),
-            "left": (inset - w / 2, at),
-            "right": (w / 2 - inset, at),
-        }[staple.side]
-        scene.add(Round((x, y), 1.2, "mark", "stretch.staples"))
-        inwards = {"top": (0, 10), "bottom": (0, -10), "left": (10, 0), "right": (-10, 0)}[staple.side]
-        scene.add(Words((x, y), str(staple.number), "tiny", "stretch.staples", "middle", inwards))
 
 
 def _hangers(scene: Scene, plan: Plan, w: float, h: float) -> None:

@@ -54,7 +54,7 @@ FILLS: dict[Hatch, Fill] = {
     "cloth": Fill("#e6eceb", "M0 2h2M4 6h2", (8, 8), "#c3d0cf"),
     "glass": Fill("#dcebf2", "M0 8L8 0", (16, 16), "#8fb3c6"),
     "mat": Fill("#f4efe2", "M0 3h10", (10, 6), "#c9bd9d"),
-    "mat inner": Fill("#cfdcd8", "M0 3h10", (10, 6), "#93aaa3"),
+    "inner-mat": Fill("#cfdcd8", "M0 3h10", (10, 6), "#93aaa3"),
     "board": Fill("#f7f5ec", "M2 2h1M7 5h1M4 8h1", (10, 10), "#b8b29c"),
     "backing": Fill("#dccbb0", "M0 0L10 10", (10, 10), "#ab9369"),
     "paper": Fill("#fffdf4"),

@@ -8,11 +8,11 @@ from shadbo.core.drawing.svg import write_svg
 from shadbo.core.lengths import System
 from shadbo.core.plan import Plan
 
-THUMB = Paper("thumb", 116, 84, (3, 3, 3, 3))
+THUMB = Paper("thumb", 84, 84, (2, 2, 2, 2))
 
 
 def thumb(plan: Plan, system: System) -> str:
-    """The section as a picture of 116 × 84 px."""
+    """The section as a picture of 84 × 84 px."""
     full = edge_scene(plan, system)
     small = Scene(full.title, drawn_to_scale=True)
     small.add(*(e for e in full.elements if isinstance(e, Shape | Line) and getattr(e, "role", "") != "front"))

@@ -17,13 +17,13 @@ TITLES: dict[StationName, tuple[str, str, str, str]] = {
     "measure": (
         "Measure",
         "What the tape says",
-        "Seen from the front, over cloth and folds, top edge up.",
+        "Seen from the front, top edge up.",
         "front",
     ),
-    "display": ("Display", "What shows it", "The build, and the moulding from the rack.", "edge"),
-    "sizes": ("Sizes", "Gap and frame", "The air around the piece sets the frame.", "front"),
-    "depth": ("Depth", "Front to back", "Where the face sits, and what fills the rest.", "edge"),
-    "mount": ("Mount", "What holds it", "Screws from behind, clear of all they must not hit.", "back"),
+    "display": ("Display", "What shows it", "Each is planned; picking one keeps what the others had.", "edge"),
+    "sizes": ("Sizes", "Round the piece", "What is to be seen round it sets the frame.", "front"),
+    "depth": ("Depth", "Front to back", "What lies behind what, and what fills the rest.", "edge"),
+    "mount": ("Mount", "What holds it", "Chosen by what may be done to the piece.", "back"),
     "parts": (
         "Frame & parts",
         "To cut and to make",
