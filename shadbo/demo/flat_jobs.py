@@ -1,4 +1,4 @@
-"""Canvases in other frames, and flat work: paper, puzzles, needlework, a pressed plant. All invented."""
+"""Flat work: paper, puzzles, needlework, a pressed plant. All invented."""
 
 import datetime as dt
 
@@ -6,7 +6,6 @@ from shadbo.core.facts import Facts
 from shadbo.core.job import Hanging, Job, Owner
 from shadbo.core.options import (
     BoughtFrame,
-    CanvasFrameOptions,
     MatOptions,
     Options,
     PanesOptions,
@@ -14,115 +13,16 @@ from shadbo.core.options import (
     ReadyMadeOptions,
 )
 from shadbo.core.pieces import (
-    Detail,
-    EdgeMark,
-    LooseCanvas,
     Needlework,
     Paper,
     Piece,
     PressedPlant,
     Puzzle,
-    StretchedCanvas,
     ValueClass,
 )
-from shadbo.core.values import Length, Reading, Tool
+from shadbo.demo.canvas_jobs import canvas_jobs
+from shadbo.demo.making import around, at, job, margins, r
 from shadbo.demo.sheets import FRAMES, SHEETS
-
-
-def r(mm: float, tool: Tool = "rule") -> Reading:
-    """A reading as it is typed."""
-    return Reading(mm=mm, typed=f"{mm:g}", tool=tool)
-
-
-def at(mm: float) -> Length:
-    """A decided length as it is typed."""
-    return Length(mm=mm, typed=f"{mm:g}")
-
-
-def around(width: float, height: float, bottom: float = 0, right: float = 0) -> dict[str, Reading]:
-    """Two widths and two heights, the second of each a little off."""
-    return {
-        "width_top": r(width),
-        "width_bottom": r(width + bottom),
-        "height_left": r(height),
-        "height_right": r(height + right),
-    }
-
-
-def margins(top: float, side: float, bottom: float) -> dict[str, Reading]:
-    """Free cloth or paper on four sides."""
-    return {"margin_top": r(top), "margin_right": r(side), "margin_bottom": r(bottom), "margin_left": r(side)}
-
-
-def job(
-    title: str, owner: str, contact: str, came: tuple[int, int], due: tuple[int, int], detail: Detail, **more: object
-) -> Job:
-    """A job with one piece; what belongs to the piece is picked out of ``more``."""
-    own = {k: more.pop(k) for k in ("maker", "worth", "condition", "never", "facts", "edge_marks") if k in more}
-    piece = Piece(id="piece", name=title, detail=detail, **own)
-    return Job(
-        title=title,
-        owner=Owner(name=owner, contact=contact),
-        received=dt.date(2026, *came),
-        due=dt.date(2026, *due),
-        pieces=(piece,),
-        **more,
-    )
-
-
-def kelp() -> Job:
-    """In a rabbeted frame; the signature begins so near the edge that the lip takes it."""
-    detail = StretchedCanvas(
-        **around(508, 656, -1, 0.5), width_middle=r(507), depth=r(19, "caliper"), bar_face=r(40), edges="plain"
-    )
-    mark = EdgeMark(id="mark", side="bottom", inside=at(4), what="signature")
-    return job(
-        "Kelp gatherers",
-        "Skerrow painters' room",
-        "Anke Furst",
-        (11, 10),
-        (12, 9),
-        detail,
-        maker="Anke Furst",
-        condition="lifting paint, upper right",
-        edge_marks=(mark,),
-        display="canvas frame",
-        options=Options(canvas_frame=CanvasFrameOptions(profile=FRAMES[1])),
-        hanging=Hanging(place="library, reading corner"),
-    )
-
-
-def net_loft() -> Job:
-    """A floater built from plain stock."""
-    detail = StretchedCanvas(**around(600, 400, 0.5), depth=r(32), bar_face=r(42), keyed=False)
-    return job(
-        "Net loft stairs",
-        "Pell Arden",
-        "the chandlery",
-        (11, 11),
-        (12, 15),
-        detail,
-        maker="Pell Arden",
-        worth="everyday",
-        display="plain floater",
-        hanging=Hanging(place="chandlery, counter"),
-    )
-
-
-def breakwater() -> Job:
-    """Off its bars, long, and not braced yet."""
-    detail = LooseCanvas(**around(1180, 720, 1, -1), **margins(62, 60, 64), edge="colour", bar_depth=at(18))
-    return job(
-        "Breakwater, low sun",
-        "Harbour office",
-        "Dagny Roe",
-        (11, 17),
-        (12, 22),
-        detail,
-        maker="Osk and daughter",
-        condition="rolled, clean",
-        hanging=Hanging(place="harbour office, stair"),
-    )
 
 
 def oyster_beds() -> Job:
@@ -329,9 +229,7 @@ def boat_names() -> Job:
 def flat_jobs() -> list[Job]:
     """In the order in which they came in."""
     return [
-        kelp(),
-        net_loft(),
-        breakwater(),
+        *canvas_jobs(),
         oyster_beds(),
         certificate(),
         regatta_bill(),

@@ -39,7 +39,14 @@ def hold_small(look: Look) -> Iterator[Finding]:
         look.say("The lip holds only {}", Mm(max(hold.value, 0), "down"))
         if hold.value > 0
         else look.say("The package falls through: {} are lacking", Mm(-hold.value, "up")),
-        look.say("lip {}, and it can slide by {}; keep {}", look["profile.lip"], Mm(room), Mm(p.hold_caution_mm)),
+        look.say(
+            "lip {}; it can slide by {}, the rails bow {}, the sheet shrinks {}; keep {}",
+            look["profile.lip"],
+            Mm(room),
+            Mm(max(bow, 0)),
+            Mm(max((look[k].value for k in ("season.growth_width", "season.growth_height") if k in look), default=0)),
+            Mm(p.hold_caution_mm),
+        ),
         keys=("fit.worst_hold", "profile.lip"),
         proposals=tuple(proposals),
         by_hand=both("Shim it to the middle, so that it cannot slide."),

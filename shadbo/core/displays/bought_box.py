@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from shadbo.core.assembly import Dot, Layer, Part, Ring
+from shadbo.core.assembly import Dimension, Dot, Layer, Part, Ring
 from shadbo.core.boards import SheetStock
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted import rect
@@ -142,3 +142,24 @@ def box_section(box: Box, slabs: Sequence[Slab], reach_mm: float) -> tuple[dict[
         ladder.append(Layer(words.get(layer.role, layer.id), x, x + thick, layer.hatch, layer.key))
         x += thick
     return rings, tuple(ladder)
+
+
+def box_dimensions(desk: Desk, box: Box) -> tuple[Dimension, ...]:
+    """What is measured of the box, and where."""
+    s = desk.sheet
+    wall, deep = box.wall.value, LIP_THICK_MM + box.room.value
+    w, h = box.outside_w.value / 2, box.outside_h.value / 2
+    return (
+        Dimension("edge", (0, 0), (0, wall), box.wall, "upright", 1, "low", "wall"),
+        Dimension("edge", (LIP_THICK_MM, wall + 30), (deep, wall + 30), box.room, "across", 1, "high", "to the tabs"),
+        Dimension("front", (-w, -h), (w, -h), s["frame.outside_width"], "across", 2, "low", "outside"),
+        Dimension("front", (w, -h), (w, h), s["frame.outside_height"], "upright", 2, "high", "outside"),
+        Dimension("front", (-w + wall, -h), (w - wall, -h), box.width, "across", 1, "low", "clear"),
+        Dimension("front", (w, -h + wall), (w, h - wall), box.height, "upright", 1, "high", "clear"),
+        Dimension(
+            "front", (-w + wall, 0), (w - wall, 0), box.width, "across", 0, "low", "box.aperture_width", "tape"
+        ),
+        Dimension(
+            "front", (0, -h + wall), (0, h - wall), box.height, "upright", 0, "low", "box.aperture_height", "tape"
+        ),
+    )

@@ -1,10 +1,19 @@
 """Adapted ready-made box frame: measured as bought; glass used or left out, inner board cut down, packers added."""
 
-from shadbo.core.assembly import Assembly, BackRail, Dimension, Part, Room
+from shadbo.core.assembly import Assembly, BackRail, Part, Room
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line
 from shadbo.core.displays.base import Ask
-from shadbo.core.displays.bought_box import ASKED, LIP_THICK_MM, Box, box_of, box_parts, box_section, packers
+from shadbo.core.displays.bought_box import (
+    ASKED,
+    LIP_THICK_MM,
+    Box,
+    box_dimensions,
+    box_of,
+    box_parts,
+    box_section,
+    packers,
+)
 from shadbo.core.displays.flat_front import PIECE_HATCH, border_margins, place_in, placed_ring, seen
 from shadbo.core.displays.floated import reading_asks
 from shadbo.core.displays.glazed_questions import mount_questions, parts_questions
@@ -117,7 +126,7 @@ class ReadyMade:
             tuple(parts),
             (),
             layers,
-            _dimensions(desk, box),
+            box_dimensions(desk, box),
             callouts(slabs, rings),
             "right wall of the box, cut through",
             {
@@ -242,23 +251,3 @@ def _slabs(
     s.let("depth.package", "package, all layers", total)
     s.let("depth.left", "depth still over at the tabs", box.room - total)
     return slabs
-
-
-def _dimensions(desk: Desk, box: Box) -> tuple[Dimension, ...]:
-    s = desk.sheet
-    wall, deep = box.wall.value, LIP_THICK_MM + box.room.value
-    w, h = box.outside_w.value / 2, box.outside_h.value / 2
-    return (
-        Dimension("edge", (0, 0), (0, wall), box.wall, "upright", 1, "low", "wall"),
-        Dimension("edge", (LIP_THICK_MM, wall + 30), (deep, wall + 30), box.room, "across", 1, "high", "to the tabs"),
-        Dimension("front", (-w, -h), (w, -h), s["frame.outside_width"], "across", 2, "low", "outside"),
-        Dimension("front", (w, -h), (w, h), s["frame.outside_height"], "upright", 2, "high", "outside"),
-        Dimension("front", (-w + wall, -h), (w - wall, -h), box.width, "across", 1, "low", "clear"),
-        Dimension("front", (w, -h + wall), (w, h - wall), box.height, "upright", 1, "high", "clear"),
-        Dimension(
-            "front", (-w + wall, 0), (w - wall, 0), box.width, "across", 0, "low", "box.aperture_width", "tape"
-        ),
-        Dimension(
-            "front", (0, -h + wall), (0, h - wall), box.height, "upright", 0, "low", "box.aperture_height", "tape"
-        ),
-    )

@@ -2,7 +2,6 @@
 
 from shadbo.core.assembly import Assembly, Dimension, Fixing, Join, Part
 from shadbo.core.desk import Desk
-from shadbo.core.displays.asking import sheet_row, size_text, told_line, yes_no
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.flat_front import seen
 from shadbo.core.displays.floated import reading_asks
@@ -19,21 +18,20 @@ from shadbo.core.displays.slabs import (
     slab,
     spacer_slab,
 )
+from shadbo.core.displays.window_mat_questions import AT, mat_questions
 from shadbo.core.facts import tell
 from shadbo.core.findings import StationName
 from shadbo.core.mounts import choose_mount, load_sums
 from shadbo.core.options import MatOptions
 from shadbo.core.pieces import Paper, Piece, PressedPlant
 from shadbo.core.quantity import Quantity
-from shadbo.core.questions import Choice, Question
-from shadbo.core.rows import choice_row, length_row
+from shadbo.core.questions import Question
 from shadbo.core.sums.border import hinge_count
 from shadbo.core.sums.flat import FlatSums, flat_sums
 from shadbo.core.sums.spacing import evenly
 from shadbo.core.units import MM, ONE
-from shadbo.core.words import Mm, say, sizes
+from shadbo.core.words import say, sizes
 
-AT = "options/window_mat"
 LEVERS = {
     name: f"{AT}/{name}" for name in (*GLAZED_LEVERS, "border", "mat", "inner_mat", "overlap", "margin", "shows")
 }
@@ -111,7 +109,7 @@ class WindowMat:
 
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
         """Window, mats and borders before what every package asks."""
-        own = _questions(desk)
+        own = mat_questions(desk)
         if assembly is None:
             return own
         return merged(own, package_questions(desk, assembly, AT, desk.job.options.window_mat))
@@ -247,51 +245,3 @@ def _window_dims(frame: Frame, window: tuple[Quantity, Quantity], shift: float) 
         Dimension("front", (w, mat_half), (w, top), s["mat.border"], "upright", 0, "low", "border", "tape"),
         Dimension("front", (w, bottom), (w, -mat_half), s["mat.bottom"], "upright", 0, "low", "bottom", "tape"),
     ]
-
-
-def _questions(desk: Desk) -> dict[StationName, list[Question]]:
-    o, s = desk.job.options.window_mat, desk.sheet
-    shows, borders = o.shows or "image", o.borders or "weighted"
-    sizes = [
-        choice_row(
-            f"{AT}/shows",
-            "The window shows",
-            [Choice(w, w, picked=w == shows) for w in ("image", "whole sheet")],
-            o.shows is not None,
-            "over the sheet's edge, or clear of it",
-        ),
-        length_row(desk, f"{AT}/overlap", "Mat over the sheet", o.overlap, s.get("mat.overlap"))
-        if shows == "image"
-        else length_row(desk, f"{AT}/margin", "Air round the sheet", o.margin, s.get("mat.margin")),
-        length_row(desk, f"{AT}/border", "Border of the mat", o.border, s.get("mat.border")),
-        choice_row(
-            f"{AT}/borders",
-            "Borders",
-            [Choice(w, w, picked=w == borders) for w in ("equal", "weighted")],
-            o.borders is not None,
-            "weighted: a little more at the bottom",
-        ),
-        yes_no(f"{AT}/double", "Mats", bool(o.double), o.double is not None, ("two", "one")),
-    ]
-    if o.double:
-        sizes.append(length_row(desk, f"{AT}/reveal", "Reveal of the inner mat", o.reveal, s.get("mat.reveal")))
-    if "window.width" in s:
-        sizes += told_line(desk, "mat.bottom", "Border at the bottom")
-        window = size_text(desk, s["window.width"], s["window.height"])
-        from_back = say(desk.mark, "cut from the back: mirrored left to right; bevel of {}", Mm(s["stack.mat"].value))
-        sizes.append(
-            Question(
-                id="told:window",
-                kind="told",
-                label="Window, innermost edge",
-                value=window,
-                key="window.width",
-                tape="window.width",
-                note=from_back,
-            )
-        )
-    mats = desk.stock.sheets_of("mat")
-    display = [sheet_row(desk, f"{AT}/mat", "Outer mat", mats, o.mat, "the first in the rack", "stack.mat")]
-    if o.double:
-        display.append(sheet_row(desk, f"{AT}/inner_mat", "Inner mat", mats, o.inner_mat, "the first in the rack"))
-    return {"sizes": sizes, "display": display}

@@ -137,7 +137,7 @@ def _room_said(plan: Plan, system: System) -> tuple[str, str]:
         x.end_mm for x in plan.assembly.layers if x.end_mm <= room.end_mm + 60 and x.start_mm < room.end_mm - 1e-6
     ]
     spare = room.end_mm - max(ends, default=room.end_mm)
-    size = texts(abs(spare), mark).pick(system)
+    size = texts(abs(spare), mark, "down" if spare > 0 else "up").pick(system)
     over = "nothing over" if abs(spare) < 0.05 else f"{size} {'over' if spare > 0 else 'too much'}"
     return f"{room.name} {texts(inside, mark).pick(system)}: {over}", room.key
 
