@@ -53,8 +53,11 @@ class Desk:
             return self.sheet.choose(key, label, decided.mm, MM, "decided for this job")
         return self.sheet.choose(key, label, default_mm, MM, source)
 
-    def largest_of_set(self, axis: str, size: Quantity) -> Quantity:
-        """The size that governs a set that shares one outside: the largest reading of every piece of it."""
+    def largest_of_set(self, axis: str, size: Quantity, own: Quantity) -> Quantity:
+        """The size that governs a set that shares one outside: grown by what the largest piece has over this one.
+
+        ``size`` is what this piece asks for, ``own`` its own width or height.
+        """
         if len(self.job.pieces) == 1 or not self.job.same_outside:
             return size
         fields = ("width_top", "width_middle", "width_bottom")
@@ -68,6 +71,7 @@ class Desk:
                 others.append(self.read(f"set.{n}.{axis}", f"{piece.name or f'piece {n}'}, {axis}", largest))
         if not others:
             return size
-        return self.sheet.let(
-            f"set.{axis}", f"largest {axis} of the set", self.sheet.pick("largest", size, *others), "it governs all"
+        largest = self.sheet.let(
+            f"set.{axis}", f"largest {axis} of the set", self.sheet.pick("largest", own, *others), "it governs all"
         )
+        return size + (largest - own)

@@ -210,7 +210,7 @@ def _frame_axis(
 ) -> tuple[tuple[Quantity, Quantity, Quantity], Quantity]:
     """Wanted inside, the rail to cut, the inside that comes of it at both ends and the middle, the outside."""
     s, p = desk.sheet, desk.practice
-    governing = desk.largest_of_set(axis, size)
+    governing = desk.largest_of_set(axis, size, size)
     wanted = s.let(f"inside.{axis}", f"inside {axis}, wanted", governing + 2 * gap, way="up")
     rail = s.cut(f"rail.{axis}", f"rail, outside {axis}, long point", wanted + 2 * wall, "up", p.cut_tolerance_mm)
     ends = ("top", "bottom") if axis == "width" else ("left", "right")

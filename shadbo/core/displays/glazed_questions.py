@@ -7,7 +7,7 @@ from shadbo.core.findings import StationName
 from shadbo.core.options import FrameOptions, GlazedOptions
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import care, choice_row, length_row, pin_row, told
-from shadbo.core.words import say
+from shadbo.core.words import Mm, say
 
 WORDS = {
     "mat": "outer mat",
@@ -42,6 +42,15 @@ def _sizes(desk: Desk, at: str, options: FrameOptions) -> list[Question]:
         *told_line(desk, "fit.hidden_width", "Rim hidden, centred"),
         *told_line(desk, "rail.sag", "Bottom rail sags, at most", "upper bound: a stiff pane carries part of it"),
     ]
+    for n, piece in enumerate(desk.job.pieces[1:], 2):
+        for axis in ("width", "height"):
+            other = s.get(f"set.{n}.{axis}")
+            if other is not None and f"package.{axis}" in s:
+                border = (s[f"package.{axis}"].value - other.value) / 2
+                said = say(desk.mark, "{} from the board's edge", Mm(border))
+                rows.append(
+                    told(f"{piece.name or f'Piece {n}'}, {axis}", said, f"set.{n}.{axis}", "its own mat or margin")
+                )
     bowed = any(abs(s[f"fit.bow_{axis}"].value) > 0.05 for axis in ("width", "height"))
     if bowed or options.strainer:
         for axis in ("width", "height"):

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from shadbo.core.assembly import BackRail, Ring, Suitability
 from shadbo.core.boards import FrameProfile
 from shadbo.core.desk import Desk
+from shadbo.core.measures import prefix
 from shadbo.core.options import FrameOptions
 from shadbo.core.quantity import DUST, Quantity
 from shadbo.core.sums.fit import Fit, Hold, allowance_of, frame_axis, hold
@@ -146,7 +147,7 @@ def frame_round(
     )
     fits, growths = [], []
     for axis, size in zip(("width", "height"), wanted, strict=True):
-        size = desk.largest_of_set(axis, size)
+        size = desk.largest_of_set(axis, size, s[f"{prefix(desk.piece.detail)}.{axis}"])
         if options.allowance is None:
             room, growth = allowance_of(s, axis, size, base, acrylic, p.growth_room_mm, p.season_k, p.season_rh)
         else:

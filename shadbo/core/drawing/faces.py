@@ -63,7 +63,7 @@ def back_scene(plan: Plan, system: System) -> Scene:
     scene = Scene("from the back: left and right change places")
     w, h = a.outside_width.value / 2, a.outside_height.value / 2
     for part in a.parts:
-        if "back" in part.seen_from and part.role != "rail":
+        if "back" in part.seen_from and (part.role != "rail" or a.back_rail is None):
             scene.add(*(Shape(_mirror(ring), part.hatch, part.key, part.id) for ring in part.face))
     deep = a.back_rail.wall.value + a.back_rail.ledge.value if a.back_rail else 0.0
     if a.back_rail:

@@ -34,7 +34,10 @@ def parts_scene(plan: Plan, system: System) -> Scene:
         scene.add(Words((9, y + height / 2 + 1.6), part.name.split(": ")[0], "part", part.key, "start", (0, -3)))
         scene.add(Words((9, y + height / 2 - 2.8), how, "note", part.key, "start"))
         y -= ROW if part.mitred else ROW * 0.72
-    bought = [f"{len(j.fixings)} × {j.item}" for j in a.joins]
+    bought = [f"{p.count} × {p.name}" for p in a.parts if p.role == "rail" and not p.to_cut]
+    bought += [f"{len(j.fixings)} × {j.item}" for j in a.joins]
+    if not cut:
+        scene.add(Words((0, y + 12), "nothing to cut", "part", "", "start"))
     if plan.hang is not None and plan.hang.hanger is not None:
         bought.append(f"{len(plan.hang.places)} × {plan.hang.hanger.name}")
         if plan.hang.wire_length is not None and plan.hang.wire is not None:

@@ -1,0 +1,72 @@
+"""Pieces and jobs of every kind for tests, in the demo workshop."""
+
+from typing import Any
+
+from shadbo.core.assess import assess
+from shadbo.core.edits import Edit, apply
+from shadbo.core.job import Job
+from shadbo.core.pieces import Piece
+from shadbo.core.plan import Plan
+from shadbo.core.shop import Shop
+from shadbo.demo.shop import demo_shop
+from tests.making import reading
+
+SHOP = demo_shop()
+MARGINS = ("margin_top", "margin_right", "margin_bottom", "margin_left")
+BOX = {
+    "aperture_width": 362,
+    "aperture_height": 462,
+    "outside_width": 412,
+    "outside_height": 512,
+    "depth": 34,
+    "glass": 2,
+    "lip": 6,
+}
+
+
+def r(mm: float) -> dict[str, Any]:
+    return reading(mm).model_dump(mode="json")
+
+
+def detail(
+    kind: str, w: float, h: float, thick: float | None = None, margin: float | None = None, **more: Any
+) -> dict:
+    out: dict[str, Any] = {"kind": kind, "width_top": r(w), "width_bottom": r(w), "height_left": r(h)}
+    out["height_right"] = r(h)
+    if thick is not None:
+        out["thickness"] = r(thick)
+    if margin is not None:
+        out |= {name: r(margin) for name in MARGINS}
+    return out | more
+
+
+PIECES = {
+    "canvas": detail("stretched canvas", 500, 700, depth=r(20), bar_face=r(45)),
+    "loose": detail("loose canvas", 600, 500, margin=90),
+    "panel": detail("panel", 300, 400, 4),
+    "paper": detail("paper", 300, 400, 0.3),
+    "puzzle": detail("puzzle", 480, 340, 2),
+    "needlework": detail("needlework", 240, 300, 1, 90),
+    "plant": detail("pressed plant", 200, 280, 0.8),
+}
+
+
+def job(display: str, what: str | dict, options: dict | None = None, **more: Any) -> Job:
+    """A job with one piece; ``more`` is split between the piece and the job by its fields."""
+    own = {k: more.pop(k) for k in list(more) if k in Piece.model_fields}
+    piece = {"id": "piece", "detail": PIECES[what] if isinstance(what, str) else what, **own}
+    data = {"format": "shadbo-job", "version": 1, "title": "a test", "pieces": [piece], "display": display, **more}
+    return Job.model_validate({**data, "options": options or {}})
+
+
+def boxed(what: str | dict, **more: Any) -> Job:
+    frame = {k: r(v) for k, v in BOX.items()}
+    return job("ready-made box", what, {"ready_made": {"frame": frame, **more}}, worth="everyday")
+
+
+def plan(the_job: Job, *edits: Edit, shop: Shop = SHOP) -> Plan:
+    return assess(apply(the_job, list(edits))[0] if edits else the_job, shop)
+
+
+def value(p: Plan, key: str) -> float:
+    return p.desk.sheet[key].value
