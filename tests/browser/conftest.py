@@ -58,7 +58,7 @@ def empty(database: tuple[str, Engine]) -> None:
 
 @pytest.fixture
 def demo(database: tuple[str, Engine], empty: None) -> None:
-    """The four jobs of the demo workshop, 101 to 104."""
+    """The jobs of the demo workshop, from 101."""
     with Session(database[1]) as s, s.begin():
         for n, job in enumerate(demo_jobs()):
             Jobs(s, "netloft").make(job, f"demo-{n}")

@@ -1,15 +1,17 @@
 """Check values of the trade: common practice, no source, unless a source is named."""
 
 import math
+from itertools import pairwise
 
 import pytest
 
 from shadbo.core.sheet import Sheet
 from shadbo.core.shop import Practice
-from shadbo.core.sums.fit import fit
+from shadbo.core.sums.fit import frame_axis, hold
 from shadbo.core.sums.square import rack
 from shadbo.core.sums.weight import solid
 from shadbo.core.units import MM
+from tests import flat
 from tests.making import WORKED, canvas, job, length, plan, shop
 
 
@@ -36,20 +38,39 @@ def test_the_wire_hangs_a_third_down():
 def test_fit_chain_of_a_rabbeted_frame():
     """Common practice, no source: package 320 × 420, allowance 3, lip 6, face 22."""
     s = Sheet()
-    allowance, lip, face = (s.number(n, MM) for n in (3, 6, 22))
+    allowance, zero, lip, face = (s.number(n, MM) for n in (3, 0, 6, 22))
     for axis, package, rabbet, sight, outside in (("width", 320, 323, 311, 355), ("height", 420, 423, 411, 455)):
-        f = fit(s, axis, s.number(package, MM), allowance, lip, face, 0.3, 0.3)
-        assert (f.rabbet.value, f.sight.value, f.outside.value) == (rabbet, sight, outside)
-        assert f.worst_hold.value == 3
-        assert f.hidden.value == 4.5
+        q = s.number(package, MM)
+        f = frame_axis(s, axis, q, allowance, zero, lip, face, (0.3, 0.3))
+        assert (f.least.value, f.sight.value, f.outside.value) == (rabbet, sight, outside)
+        held = hold(s, f, q, lip)
+        assert (held.worst.value, held.hidden.value) == (3, 4.5)
 
 
 def test_holds_are_recomputed_from_what_is_cut():
     s = Sheet(grid=1.0)
-    numbers = (s.number(n, MM) for n in (320.4, 3, 6, 22))
-    f = fit(s, "width", *numbers, 0.3, 0.3)
+    package, allowance, zero, lip, face = (s.number(n, MM) for n in (320.4, 3, 0, 6, 22))
+    f = frame_axis(s, "width", package, allowance, zero, lip, face, (0.3, 0.3))
     assert f.outside.value == 356
-    assert f.worst_hold.value == pytest.approx(6 - (324 - 320.4))
+    assert hold(s, f, package, lip).worst.value == pytest.approx(6 - (324 - 320.4))
+
+
+def test_a_stack_of_layers():
+    """Arithmetic of a handbook page: glass 2.5, air 20 (relief 14 + 6), board 5, backing 3, fastener 2: 32.5 mm."""
+    assert sum((2.5, 14 + 6, 5, 3, 2)) == 32.5
+    p = flat.plan(flat.job("puzzle frame", "puzzle"))
+    parts = ("glazing", "spacer", "piece", "board", "backing")
+    layers = sum(flat.value(p, f"stack.{n}") for n in parts)
+    assert flat.value(p, "depth.package") == pytest.approx(layers)
+    assert flat.value(p, "depth.needed") == pytest.approx(layers + flat.value(p, "depth.fastener"))
+
+
+def test_clips_every_150_and_wire_a_third_down():
+    """Common practice, no source."""
+    p = flat.plan(flat.job("canvas frame", "canvas"))
+    tops = sorted(f.along.value for f in p.assembly.joins[0].fixings if f.side == "top")
+    assert max(b - a for a, b in pairwise(tops)) <= 200
+    assert Practice().clips_apart_mm == 150
 
 
 def test_rack_from_diagonals():

@@ -24,11 +24,11 @@ def questions(desk: Desk) -> list[Question]:
     wall = [Choice(word, label, picked=job.hanging.wall == word) for word, label in WALLS.items()]
     return [
         text_row("title", "What it is", job.title),
-        _kind(desk, at),
         text_row(f"{at}/maker", "Made by", piece.maker),
         text_row("owner/name", "Owner", job.owner.name),
         text_row("owner/contact", "Reached at", job.owner.contact),
         text_row("due", "Due", job.due.isoformat() if job.due else "", "date"),
+        _kind(desk, at),
         choice_row(f"{at}/worth", "Worth", worth, "worth" in piece.model_fields_set),
         *_edges(desk, at),
         text_row(f"{at}/condition", "Condition on arrival", piece.condition, "note"),

@@ -14,6 +14,8 @@ TABLE = (
     (1.8, 0.00931),
     (2.0, 0.01013),
     (3.0, 0.01223),
+    (4.0, 0.01282),
+    (5.0, 0.01297),
     (1e9, 0.01302),
 )
 """Longer over shorter side, and α: Timoshenko & Woinowsky-Krieger, Theory of Plates and Shells, table 8."""
@@ -30,7 +32,7 @@ def alpha(ratio: float) -> float:
     for (r0, a0), (r1, a1) in pairwise(TABLE):
         if ratio <= r1:
             if r1 > 100:  # towards the long strip
-                return a0 + (a1 - a0) * (1 - 3 / ratio)
+                return a0 + (a1 - a0) * (1 - 5 / ratio)
             return a0 + (a1 - a0) * (ratio - r0) / (r1 - r0)
     return TABLE[-1][1]
 

@@ -1,0 +1,120 @@
+"""Every display in the real interface: from receive to hang, compared, with photographs, and accessible."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from shadbo.demo.jobs import demo_jobs
+from tests.browser.conftest import axe
+from tests.browser.test_job import board_text, open_job, saved, verdict
+from tests.files.test_photo import located
+
+JOBS = {job.title: n for n, job in enumerate(demo_jobs(), 101)}
+SHOWN = {
+    "Kelp gatherers": ("Rabbeted frame", "offset clip"),
+    "Net loft stairs": ("Floater from plain stock", "screw"),
+    "Oyster beds, pastel": ("Window mat", "float glass"),
+    "Dock crane, 1000 pieces": ("Puzzle frame", "acrylic"),
+    "Tug and barge, puzzle": ("Ready-made box, adapted", "puzzle"),
+    "Sea lavender, pressed": ("Two-pane float", "front pane"),
+    "Compass rose, quilted": ("Needlework frame", "spacer"),
+    "Allotment in June, puzzle": ("Backed, no frame", "mdf"),
+    "Tide table poster": ("Poster rails", "sheet"),
+    "Breakwater, low sun": ("Floater", "screw"),
+}
+
+
+@pytest.mark.parametrize("title", SHOWN)
+def test_each_display_is_walked_from_receive_to_hang(page: Page, demo: None, title: str):
+    name, on_the_edge = SHOWN[title]
+    open_job(page, JOBS[title], "receive")
+    stations = page.get_by_role("navigation").get_by_role("button")
+    expect(stations).to_have_count(8)
+    expect(stations.nth(2)).to_contain_text(name)
+    for n in range(8):
+        stations.nth(n).click()
+        expect(page.locator(".questions-area h2")).to_be_visible()
+        expect(page.locator(".questions-area [data-field], .questions-area .min-h-12").first).to_be_visible()
+        expect(page.locator(".drawing svg").first).to_be_visible()
+    page.get_by_role("button", name="Edge section", exact=True).click()
+    expect(page.locator(".drawing").first).to_contain_text(on_the_edge)
+
+
+@pytest.mark.parametrize("title", ["Oyster beds, pastel", "Compass rose, quilted", "Breakwater, low sun"])
+def test_the_stations_are_accessible(page: Page, demo: None, title: str):
+    for station in ("receive", "display", "sizes", "mount"):
+        open_job(page, JOBS[title], station)
+        if station == "display":
+            expect(page.locator(".compare svg").first).to_be_visible()
+        assert axe(page) == [], station
+
+
+def test_picking_another_display_keeps_what_this_one_had(page: Page, demo: None):
+    open_job(page, JOBS["Oyster beds, pastel"], "display")
+    expect(page.locator(".compare")).to_have_count(5)
+    panes = page.get_by_role("button", name=re.compile("^Two-pane float"))
+    expect(panes).to_contain_text("open the panes")
+    panes.click()
+    saved(page)
+    expect(page.get_by_role("navigation").get_by_role("button").nth(2)).to_contain_text("Two-pane float")
+    page.get_by_role("button", name=re.compile("^Window mat")).click()
+    saved(page)
+    page.get_by_role("navigation").get_by_role("button").nth(3).click()
+    expect(page.get_by_label(re.compile("Reveal of the inner mat"))).to_be_visible()
+
+
+def test_a_remedy_takes_the_package_into_its_rabbet(page: Page, demo: None):
+    open_job(page, JOBS["Lifeboat medal certificate"], "depth")
+    expect(verdict(page)).to_contain_text("deeper than the rabbet")
+    page.get_by_role("button", name=re.compile("^foam board 3")).click()
+    expect(verdict(page)).to_contain_text("It fits")
+
+
+def test_a_bowed_frame_gets_its_strainer_back(page: Page, demo: None):
+    open_job(page, JOBS["Regatta bill, 61st year"], "sizes")
+    expect(verdict(page)).to_contain_text("falls through")
+    page.get_by_role("button", name=re.compile("Screw in a strainer back")).click()
+    expect(verdict(page)).not_to_contain_text("falls through")
+    saved(page)
+
+
+def test_the_staples_are_numbered_where_the_canvas_is_stretched(page: Page, demo: None):
+    open_job(page, JOBS["Breakwater, low sun"], "measure")
+    page.get_by_role("button", name="Stretch", exact=True).click()
+    expect(page.locator(".drawing").first).to_contain_text("cloth 1306")
+    assert {"1", "2", "3", "4"} <= set(board_text(page).split("\n"))
+    open_job(page, JOBS["Kelp gatherers"], "measure")
+    expect(page.get_by_role("button", name="Stretch", exact=True)).to_have_count(0)
+
+
+def test_photographs_come_in_small_and_go_again(page: Page, demo: None):
+    open_job(page, JOBS["Kelp gatherers"], "receive")
+    field = page.get_by_label("Photographs")
+    field.set_input_files({"name": "front.jpg", "mimeType": "image/jpeg", "buffer": located()})
+    small = page.get_by_role("img", name="front.jpg")
+    expect(small).to_be_visible()
+    assert small.evaluate("img => img.naturalWidth") > 0
+    field.set_input_files({"name": "notes.txt", "mimeType": "text/plain", "buffer": b"words"})
+    expect(page.get_by_role("alert").filter(has_text="JPEG, PNG or WebP")).to_be_visible()
+    assert axe(page) == []
+    page.get_by_role("button", name="Take front.jpg away").click()
+    expect(small).to_have_count(0)
+
+
+def test_another_kind_of_piece_keeps_the_readings_that_both_have(page: Page, demo: None):
+    open_job(page, JOBS["Dock crane, 1000 pieces"], "receive")
+    page.get_by_role("button", name=re.compile("Kind of piece")).click()
+    page.get_by_role("option", name="paper, print or poster").click()
+    saved(page)
+    page.get_by_role("navigation").get_by_role("button").nth(1).click()
+    expect(page.get_by_role("textbox", name=re.compile("^Width along the top"))).to_have_value("684")
+
+
+def test_a_reading_that_cannot_be_says_what_could(page: Page, demo: None):
+    open_job(page, JOBS["Sea lavender, pressed"], "measure")
+    for label, typed in (("Diagonal, top left", "900"), ("Diagonal, bottom left", "370")):
+        page.get_by_role("textbox", name=re.compile(f"^{label}")).fill(typed)
+        page.keyboard.press("Enter")
+    expect(verdict(page)).to_contain_text("No four such sides allow a diagonal of 900 mm")
+    expect(page.get_by_role("textbox", name=re.compile("^Diagonal, top left"))).to_have_value("900")

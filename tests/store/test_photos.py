@@ -1,0 +1,66 @@
+"""Photographs in the database: kept once, counted, never seen from another workshop."""
+
+import inspect
+
+import pytest
+from sqlalchemy.orm import Session
+
+from shadbo.files.photo import Photo
+from shadbo.store.jobs import Jobs
+from shadbo.store.photos import MOST_PHOTOS, NoSuchPhoto, Photos, TooManyPhotos
+from shadbo.store.records import NoSuchJob
+from tests.making import job
+
+PHOTO = Photo(4, 3, b"full", b"small")
+
+
+@pytest.fixture
+def photos(session: Session) -> Photos:
+    Jobs(session, "here").make(job(), "make-1")
+    return Photos(session, "here")
+
+
+def test_kept_listed_shown_taken_away(photos: Photos):
+    first = photos.add(101, PHOTO, "front.jpg", "edit-1")
+    second = photos.add(101, PHOTO, "back.jpg", "edit-2")
+    assert [(p.id, p.name) for p in photos.of(101)] == [(1, "front.jpg"), (2, "back.jpg")]
+    assert photos.pixels(101, first.id, small=True) == b"small"
+    assert photos.pixels(101, second.id, small=False) == b"full"
+    photos.remove(101, 1)
+    photos.remove(101, 1)
+    assert [p.id for p in photos.of(101)] == [2]
+    with pytest.raises(NoSuchPhoto):
+        photos.pixels(101, 1, small=True)
+
+
+def test_a_retry_keeps_one(photos: Photos):
+    assert photos.add(101, PHOTO, "a", "edit-1").id == photos.add(101, PHOTO, "a", "edit-1").id
+    assert len(photos.of(101)) == 1
+
+
+def test_a_job_keeps_so_many(photos: Photos):
+    for n in range(MOST_PHOTOS):
+        photos.add(101, PHOTO, "", f"edit-{n}")
+    with pytest.raises(TooManyPhotos, match="take one away"):
+        photos.add(101, PHOTO, "", "one-more")
+
+
+def test_every_method_keeps_to_its_workshop(photos: Photos, session: Session):
+    """Each public method, called for a job of another workshop, finds nothing there."""
+    photos.add(101, PHOTO, "front.jpg", "edit-1")
+    there = Photos(session, "there")
+    calls = {
+        "of": lambda: there.of(101),
+        "add": lambda: there.add(101, PHOTO, "", "edit-9"),
+        "pixels": lambda: there.pixels(101, 1, small=True),
+        "remove": lambda: there.remove(101, 1),
+    }
+    public = {n for n, _ in inspect.getmembers(Photos, inspect.isfunction) if not n.startswith("_")}
+    assert set(calls) == public
+    for name, call in calls.items():
+        if name == "remove":
+            call()
+            continue
+        with pytest.raises((NoSuchJob, NoSuchPhoto)):
+            call()
+    assert len(photos.of(101)) == 1
