@@ -58,6 +58,15 @@ Moulding = FloaterProfile | FrameProfile | PlainStock
 ViewName = Literal["edge", "front", "back", "parts", "stretch"]
 
 
+CALLED = {
+    "mat": "outer mat",
+    "mat_inner": "inner mat",
+    "board": "mount board",
+    "backing": "backing",
+    "filler": "filler",
+}
+
+
 @dataclass(frozen=True, slots=True)
 class Part:
     """A thing to cut, buy or receive. ``length`` is the long-point length of a mitred rail."""
@@ -82,6 +91,12 @@ class Part:
     note: str = ""
     price: float = 0.0
     sheet: SheetStock | None = None
+
+    @property
+    def called(self) -> str:
+        """Its name with its place in the package, where the name alone leaves that open."""
+        word = CALLED.get(self.id)
+        return f"{word}: {self.name}" if word else self.name
 
 
 @dataclass(frozen=True, slots=True)

@@ -43,7 +43,11 @@ def value_text(q: Quantity, mark: Mark) -> Both:
     if q.unit == KG:
         return Both(f"{q.value:.2f} kg" if q.value < 10 else f"{q.value:.1f} kg", f"{q.value / KG_PER_POUND:.1f} lb")
     if q.unit == N:
-        return Both(f"{q.value:.0f} N", f"{q.value / (KG_PER_POUND * GRAVITY_N_PER_KG):.0f} lbf")
+        pounds = q.value / (KG_PER_POUND * GRAVITY_N_PER_KG)
+        few = abs(q.value) < 10
+        return Both(
+            f"{q.value:.1f} N" if few else f"{q.value:.0f} N", f"{pounds:.1f} lbf" if few else f"{pounds:.0f} lbf"
+        )
     if q.unit == MM2:
         return Both(f"{q.value / 1e6:.3f} m²", f"{q.value / 25.4**2:.0f} in²")
     if q.unit == MONEY:

@@ -10,6 +10,7 @@ from pydantic import TypeAdapter
 from shadbo.core.lengths import inch_text
 from shadbo.core.plan import Plan
 from shadbo.core.quantity import Quantity
+from shadbo.core.stations import stations
 from shadbo.core.units import MM, unit_name
 from shadbo.core.working import Line, line
 
@@ -51,6 +52,7 @@ def as_text(plan: Plan) -> str:
     for _, label, value, unit, inch, plus_minus, source in _rows(plan):
         sure = f"± {plus_minus}" if plus_minus not in ("", "0.00") else ""
         out.append(f"{label:<46.46} {value:>10} {unit:<6} {inch:>10}  {sure:<8} {source}".rstrip())
+    out += _parts(plan) + _bench(plan)
     if plan.asks:
         out += ["", "still to measure: " + "; ".join(a.label for a in plan.asks)]
     for finding in plan.findings:
@@ -60,6 +62,40 @@ def as_text(plan: Plan) -> str:
         if finding.by_hand is not None:
             out.append(f"    {finding.by_hand.mm}")
     return "\n".join(out) + "\n"
+
+
+def _parts(plan: Plan) -> list[str]:
+    """What is cut and bought: count, name, sizes."""
+    if plan.assembly is None:
+        return []
+    out = ["", "TO CUT"]
+    for part in plan.assembly.parts:
+        sizes = [q for q in (part.length, part.width, part.thick) if q is not None]
+        if not part.to_cut or not sizes:
+            continue
+        shown = sizes[:1] if part.mitred else sizes
+        size = " × ".join(f"{q.value:g}" for q in shown) + (" long point to long point" if part.mitred else "")
+        note = f"; {part.note}" if part.note and not part.mitred else ""
+        out.append(f"{part.count} × {part.called}: {size} mm{note}")
+    for join in plan.assembly.joins:
+        out.append(f"{len(join.fixings)} × {join.item}")
+    return out
+
+
+def _bench(plan: Plan) -> list[str]:
+    """What each station tells, in the order of work: mount, parts that go with it, closing and hanging."""
+    out: list[str] = []
+    for station in stations(plan):
+        if station.name not in ("mount", "hang"):
+            continue
+        out += ["", f"{station.label.upper()}: {station.answer.mm}"]
+        for q in station.questions:
+            if q.kind == "care":
+                out.append(f"take care: {q.label}")
+            elif q.value is not None and q.value.mm:
+                note = f" ({q.note.mm})" if q.note else ""
+                out.append(f"{q.label}: {q.value.mm}{note}")
+    return out
 
 
 _LINES = TypeAdapter(list[Line])

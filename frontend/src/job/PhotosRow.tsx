@@ -63,7 +63,7 @@ export function PhotosRow() {
               type="button"
               className="link min-h-11 text-[14px]"
               onClick={() => void remove(photo)}
-              aria-label={`Take ${photo.name || `photograph ${photo.id}`} away`}
+              aria-label={`take away ${photo.name || `photograph ${photo.id}`}`}
             >
               take away
             </button>

@@ -35,6 +35,7 @@ CHECKS: tuple[Callable[[Look], Iterator[Finding]], ...] = (
     screws.too_few,
     hanging.hanger_too_weak,
     hanging.kind_unfit,
+    hanging.slanted_hole,
     hanging.wire_too_tight,
     hanging.screws_too_weak,
     holds.hold_small,

@@ -23,6 +23,10 @@ NAMES: dict[HangerKind, str] = {
 }
 
 
+SLANTED_MOST_KG = 1.0
+"""Common practice, no source."""
+
+
 def _hang_by(look: Look, *kinds: HangerKind) -> tuple[Proposal, ...]:
     out = []
     for kind in kinds:
@@ -100,6 +104,21 @@ def kind_unfit(look: Look) -> Iterator[Finding]:
             keys=("weight.total",),
             proposals=_hang_by(look, "straps", "cleat"),
         )
+
+
+def slanted_hole(look: Look) -> Iterator[Finding]:
+    """A hole drilled aslant into the top rail hangs on a nail's head: for the lightest frames only."""
+    if look.hang.kind != "slanted hole" or look.hang.weight.value < SLANTED_MOST_KG:
+        return
+    yield Finding(
+        "hang.hole",
+        "stop",
+        "hang",
+        look.say("A slanted hole is for under {} kg: this weighs {}", SLANTED_MOST_KG, look.hang.weight),
+        look.say("the nail's head holds by a few millimetres of wood"),
+        keys=("weight.total",),
+        proposals=_hang_by(look, "plate", "wire", "straps"),
+    )
 
 
 def wire_too_tight(look: Look) -> Iterator[Finding]:

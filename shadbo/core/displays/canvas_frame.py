@@ -1,6 +1,6 @@
 """Canvas in a rabbeted frame: held by offset clips that bridge the difference of depth, no glazing."""
 
-from shadbo.core.assembly import Assembly, Join, Part
+from shadbo.core.assembly import Assembly, Callout, Join, Part
 from shadbo.core.boards import Clip
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import told_line
@@ -100,6 +100,7 @@ class CanvasFrame:
             effort="clips off, and the canvas comes out",
             strainer=bool(options.strainer),
             points=panel,
+            callouts=() if panel else (_clip_label(frame, depth),),
             depth=None if panel else _depth_said(desk, depth),
         )
         return build_package(desk, frame, package)
@@ -116,6 +117,16 @@ class CanvasFrame:
             ],
         }
         return merged(own, package_questions(desk, assembly, AT, o))
+
+
+def _clip_of(desk: Desk) -> str:
+    name = desk.sheet["clip.offset"].name
+    return (name.source if name else None) or "clip"
+
+
+def _clip_label(frame: Frame, depth: Quantity) -> Callout:
+    at = (frame.front.value + depth.value + 0.6, frame.face.value - frame.lip.value + 14)
+    return Callout("edge", at, _clip_of(frame.desk), key="clip.offset")
 
 
 def _clip_part(frame: Frame, depth: Quantity) -> Part:

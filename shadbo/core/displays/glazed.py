@@ -3,7 +3,7 @@
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 
-from shadbo.core.assembly import Assembly, Join, Margins, Part, Ring, Room
+from shadbo.core.assembly import Assembly, Callout, Join, Margins, Part, Ring, Room
 from shadbo.core.desk import Desk
 from shadbo.core.displays.glazed_views import callouts, dimensions, section_of
 from shadbo.core.displays.points import cover_parts, point_join
@@ -50,6 +50,7 @@ class Package:
     strainer: bool = False
     depth: tuple[Both, Both] | None = None
     points: bool = True
+    callouts: tuple[Callout, ...] = ()
 
 
 def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
@@ -99,7 +100,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         tuple(joins),
         layers,
         (*dimensions(frame, back), *extra),  # type: ignore[arg-type]
-        callouts(slabs, section),
+        (*callouts(slabs, section), *package.callouts),
         "right rail, cut through",
         _answers(desk, package),
         Room(frame.front.value, room_end, frame.rabbet_depth.key, "rabbet"),

@@ -9,13 +9,6 @@ from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import care, choice_row, length_row, pin_row, told
 from shadbo.core.words import Mm, say
 
-WORDS = {
-    "mat": "outer mat",
-    "mat_inner": "inner mat",
-    "board": "mount board",
-    "backing": "backing",
-    "filler": "filler",
-}
 Rows = dict[StationName, list[Question]]
 
 
@@ -193,8 +186,7 @@ def parts_questions(desk: Desk, assembly: Assembly) -> list[Question]:
     for part in assembly.parts:
         if part.to_cut and not part.mitred and part.length is not None and part.width is not None:
             size = size_text(desk, *[q for q in (part.length, part.width, part.thick) if q is not None])
-            word = f"{WORDS[part.id]}: " if part.id in WORDS else ""
-            rows.append(told(f"{part.count} × {word}{part.name}", size, part.length.key, part.note or ""))
+            rows.append(told(f"{part.count} × {part.called}", size, part.length.key, part.note or ""))
     for key, label in (
         ("package.width", "Glazing and boards as cut, width"),
         ("package.height", "Glazing and boards as cut, height"),

@@ -23,6 +23,7 @@ HATCH: dict[str, Hatch] = {
     "mdf": "backing",
     "corrugated plastic": "board",
 }
+MOST_FILLERS = 8
 SAID = {"glazing": "glazing", "mat": "mat", "board": "mount board", "backing": "backing", "packer": "packer"}
 GLASS = SheetStock(id="glass", name="glass, none listed", kind="glass", thick_mm=2)
 BOARD = SheetStock(id="board", name="mount board, none listed", kind="mat", thick_mm=1.4)
@@ -157,8 +158,8 @@ def filler_slab(desk: Desk, spare_mm: float, see_through: bool, least_mm: float)
     ]
     best: tuple[float, int, float, SheetStock] | None = None
     for sheet in boards:
-        n = int((spare_mm + DUST) // sheet.thick_mm)
-        if 1 <= n <= 8:
+        n = min(int((spare_mm + DUST) // sheet.thick_mm), MOST_FILLERS)
+        if n >= 1:
             left = spare_mm - n * sheet.thick_mm
             score = (0.0 if left <= least_mm + DUST else left, n, sheet.price_per_m2 * n, sheet)
             if best is None or score[:3] < best[:3]:

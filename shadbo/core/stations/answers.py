@@ -49,4 +49,5 @@ def answer(plan: Plan, name: StationName) -> tuple[Both, Both]:
         return plan.assembly.answers.get(name, (EMPTY, EMPTY))[0], both(state)
     if name in plan.assembly.answers:
         return plan.assembly.answers[name]
-    return both(KINDS[plan.hang.kind]), say(mark, "hook at {}", plan.hang.hook_height)
+    what = {"strips": "top edge", "ledge": "ledge"}.get(plan.hang.kind, "hook")
+    return both(KINDS[plan.hang.kind]), say(mark, f"{what} at {{}}", plan.hang.hook_height)

@@ -1,5 +1,6 @@
 """Close and hang: hardware for the weight, places on the back, height of the hook, what to look at last."""
 
+from shadbo.core.hanging import RAILED
 from shadbo.core.plan import Plan
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import care, choice_row, length_row, text_row, told
@@ -13,8 +14,10 @@ def questions(plan: Plan) -> list[Question]:
     if hang is None:
         return []
     job, mark, s = desk.job.hanging, desk.mark, desk.sheet
-    kinds = [Choice(None, "by weight", picked=job.kind is None)]
-    kinds += [Choice(kind, label, picked=job.kind == kind) for kind, label in KINDS.items()]
+    allowed = plan.assembly.hangs if plan.assembly and plan.assembly.hangs else RAILED
+    picked = job.kind if job.kind in allowed else None
+    kinds = [Choice(None, "by weight" if allowed is RAILED else "as it hangs", picked=picked is None)]
+    kinds += [Choice(kind, KINDS[kind], picked=picked == kind) for kind in allowed]
     rows = [
         choice_row("hanging/kind", "Hung by", kinds, job.kind is not None, hang.reason),
         told(
@@ -63,7 +66,10 @@ def questions(plan: Plan) -> list[Question]:
             )
         )
     rows.append(length_row(desk, "hanging/eye", "Eye height", job.eye, s["hang.eye"]))
-    rows.append(told("Hook above the floor", say(mark, "{}", hang.hook_height), "hang.hook"))
+    what = {"strips": "Top edge above the floor", "ledge": "Ledge above the floor"}.get(
+        hang.kind, "Hook above the floor"
+    )
+    rows.append(told(what, say(mark, "{}", hang.hook_height), "hang.hook"))
     if len(hang.hooks) == 2:
         rows.append(told("Between the hooks", say(mark, "{}", Mm(hang.hooks[1] - hang.hooks[0])), "", "level them"))
     rows.append(

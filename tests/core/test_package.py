@@ -1,0 +1,145 @@
+"""The package in its rabbet: what is chosen from the rack, what fills the depth, how the section shows it."""
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from shadbo.core.desk import Desk
+from shadbo.core.displays.slabs import MOST_FILLERS, filler_slab, first_sheet, spacer_slab
+from shadbo.core.drawing.board import draw_ladder
+from shadbo.core.drawing.edge import edge_scene
+from shadbo.core.drawing.scene import Shape
+from shadbo.core.edits import Edit
+from shadbo.core.freeze import freezing_edits
+from shadbo.core.stations import stations
+from tests.flat import SHOP, detail, job, plan, value
+from tests.making import codes, length, pin
+
+
+def desk() -> Desk:
+    return Desk.lay(job("window mat", "paper"), SHOP)
+
+
+@given(st.floats(3.1, 60))
+def test_filling_leaves_no_more_than_the_shop_allows_where_boards_can_do_it(spare: float):
+    d = desk()
+    layer = filler_slab(d, spare, False, 3.0)
+    assert layer is not None
+    left = spare - layer.thick.value
+    assert left >= -1e-6
+    assert left <= max(3.0, spare - MOST_FILLERS * 5) + 1e-6
+
+
+def test_nothing_is_filled_where_nothing_is_over():
+    assert filler_slab(desk(), 2.9, False, 3.0) is None
+    assert filler_slab(desk(), -4, False, 3.0) is None
+    assert spacer_slab(desk(), None, 0.0) is None
+
+
+@given(st.floats(100, 1500), st.floats(100, 1500))
+def test_the_cheapest_sheet_that_is_large_enough(w: float, h: float):
+    d = desk()
+    sheet = first_sheet(d, None, (w, h), "mat")
+    mats = [x for x in SHOP.stock.sheets if x.kind == "mat"]
+    large = [x for x in mats if x.holds(w, h)]
+    assert sheet.holds(w, h) == bool(large)
+    if large:
+        assert sheet.price_per_m2 == min(x.price_per_m2 for x in large)
+
+
+def test_sheets_fit_either_way_round():
+    mat = next(x for x in SHOP.stock.sheets if x.id == "mat-sail")
+    assert mat.holds(813, 1016)
+    assert mat.holds(1016, 813)
+    assert not mat.holds(814, 1016)
+
+
+def test_glazing_by_size_and_wish():
+    def kind(p) -> str:
+        return next(x for x in p.assembly.by_role("glazing")).sheet.kind
+
+    assert kind(plan(job("window mat", "paper"))) == "glass"
+    assert kind(plan(job("window mat", detail("paper", 594, 841, 0.3)))) == "acrylic"
+    large_pastel = job("window mat", detail("paper", 594, 700, 0.3), facts={"loose_surface": True})
+    assert kind(plan(large_pastel)) == "glass"
+
+
+def test_the_section_shows_every_layer_where_the_ladder_has_it():
+    p = plan(job("puzzle frame", "puzzle"))
+    shapes = [e for e in edge_scene(p, "mm").elements if isinstance(e, Shape)]
+    for layer in p.assembly.layers:
+        if layer.name == "to close":
+            continue
+        xs = [(min(x for x, _ in s.ring), max(x for x, _ in s.ring)) for s in shapes if s.key == layer.key]
+        spacers = [(min(x for x, _ in s.ring), max(x for x, _ in s.ring)) for s in shapes if s.key == "spacer.across"]
+        assert (layer.start_mm, layer.end_mm) in [pytest.approx(x) for x in xs or spacers]
+    assert "to close" in draw_ladder(p, "mm")
+
+
+def test_an_extension_makes_room_and_shows():
+    profile = next(f for f in SHOP.stock.frames if f.id == "buoy-16").model_dump(mode="json")
+    start = job("puzzle frame", "puzzle", {"puzzle": {"profile": profile}})
+    assert codes(plan(start))["depth.deep"] == "stop"
+    more = plan(start, length("options/puzzle/extension", 4))
+    assert "depth.deep" not in codes(more)
+    assert value(more, "frame.depth") == value(plan(start), "frame.depth") + 4
+    assert sum(part.name == "rabbet extension" for part in more.assembly.parts) == 2
+
+
+def test_the_first_pin_of_a_frame_keeps_its_moulding_and_the_practice():
+    before = job("window mat", "paper")
+    after = before.model_copy(update={"pins": {"rail.width": pin("rail.width", 450).to}})
+    from shadbo.core.job import Job
+
+    after = Job.model_validate({**before.as_written(), "pins": {"rail.width": pin("rail.width", 450).to}})
+    edits = {e.at: e.to for e in freezing_edits(before, after, SHOP)}
+    assert set(edits) == {"practice", "options/window_mat/profile"}
+    assert edits["options/window_mat/profile"]["id"] == plan(before).assembly.moulding.id
+
+
+def test_practice_of_the_shop_is_what_the_plan_takes():
+    def with_practice(display: str, what: str, **practice: float):
+        shop = SHOP.model_copy(update={"practice": SHOP.practice.model_copy(update=practice)})
+        return plan(job(display, what), shop=shop)
+
+    assert value(with_practice("window mat", "paper", mat_border_mm=80), "mat.border") == 80
+    assert value(with_practice("window mat", "paper", mat_overlap_mm=3), "window.width") == 294
+    assert value(with_practice("puzzle frame", "puzzle", puzzle_margin_mm=35), "border.wanted") == 35
+    assert value(with_practice("needlework frame", "needlework", textile_border_mm=40), "border.wanted") == 40
+    assert value(with_practice("two-pane float", "plant", pane_border_mm=50), "border.wanted") == 50
+    assert value(with_practice("puzzle frame", "puzzle", air_paper_mm=5), "air.needed") == 5
+    assert value(with_practice("window mat", "paper", fit_allowance_mm=4), "fit.allowance_width") == 4
+    assert value(with_practice("floater", "loose", pull_mm=30), "stretch.pull") == 30
+    assert value(with_practice("window mat", "paper", hinge_factor=20), "mount.factor") == 20
+    more = with_practice("window mat", "paper", points_apart_mm=60)
+    assert value(more, "point.count") > value(plan(job("window mat", "paper")), "point.count")
+
+
+def test_receive_offers_facts_marks_and_demands_and_each_can_be_taken_back():
+    p = plan(job("window mat", "paper"))
+    here = next(s for s in stations(p) if s.name == "receive")
+    labels = [q.label for q in here.questions]
+    assert "Photographs" in labels
+    assert "Surface is loose (pastel, charcoal, flaking)" in labels
+    demand = next(q for q in here.questions if q.label == "Recipient: no wire")
+    asked = plan(job("window mat", "paper"), Edit(at=demand.at, to=demand.choices[0].to))
+    assert asked.desk.job.hanging.demands == ("no wire",)
+    again = next(s for s in stations(asked) if s.name == "receive")
+    back = next(q for q in again.questions if q.label == "Recipient: no wire")
+    assert back.choices[0].picked
+    assert plan(asked.desk.job, Edit(at=back.at, to=back.choices[1].to)).desk.job.hanging.demands == ()
+    mark = next(q for q in here.questions if q.label == "A signature or label near an edge")
+    marked = plan(job("window mat", "paper"), *mark.edits)
+    assert marked.desk.job.pieces[0].edge_marks[0].what == "signature"
+    away = next(q for s in stations(marked) for q in s.questions if q.label == "Forget this mark")
+    assert plan(marked.desk.job, *away.edits).desk.job.pieces[0].edge_marks == ()
+
+
+def test_another_kind_keeps_what_both_kinds_have():
+    p = plan(job("window mat", "paper"))
+    kind = next(q for s in stations(p) for q in s.questions if q.label == "Kind of piece")
+    puzzle = next(c for c in kind.choices if c.label == "jigsaw puzzle")
+    changed = plan(p.desk.job, Edit(at=kind.at, to=puzzle.to))
+    assert changed.desk.job.pieces[0].detail.kind == "puzzle"
+    assert changed.desk.job.pieces[0].detail.width_top.mm == 300
+    assert [a.label for a in changed.asks] == ["thickness, at its thickest"]
