@@ -11,7 +11,21 @@ from shadbo.core.words import both, length, value_text
 
 BUDGET = 24
 SHOWN = 3
-TELLING = ("rail.total", "face.made", "pad.made", "screw.length", "gap.least", "hang.hook")
+TELLING = {
+    "rail.total": "rails",
+    "face.made": "face",
+    "pad.made": "pad",
+    "screw.length": "screw",
+    "gap.least": "least gap",
+    "fit.worst_hold": "hold",
+    "depth.left": "depth over",
+    "brace.bow_width": "bow",
+    "brace.bow_height": "bow",
+    "stretch.spare_width": "cloth over",
+    "stretch.spare_height": "cloth over",
+    "border.least": "border",
+    "hang.hook": "hook",
+}
 """Lines that say best what a remedy changes, in the order in which they are looked for."""
 
 
@@ -79,14 +93,7 @@ def _says(effects: tuple[Effect, ...], longer_mm: float, price: float, shop: Sho
         text = length(abs(longer_mm), shop.the_mark())
         sign = "+" if longer_mm > 0 else "−"
         return Both(f"rails {sign} {text.mm} · {cost}", f"rails {sign} {text.inch} · {cost}")
-    word = {
-        "face.made": "face",
-        "pad.made": "pad",
-        "screw.length": "screw",
-        "gap.least": "least gap",
-        "hang.hook": "hook",
-    }
-    name = word[first.key]
+    name = TELLING[first.key]
     return Both(
         f"{name} {first.before.mm} → {first.after.mm} · {cost}",
         f"{name} {first.before.inch} → {first.after.inch} · {cost}",

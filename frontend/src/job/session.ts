@@ -209,7 +209,7 @@ export class JobSession {
     this.asking = true;
     while (this.asked) {
       this.asked = false;
-      const { view, open, plan } = this.state;
+      const { view, open, plan, drafts } = this.state;
       const hold = this.hold && plan?.board.view === view ? plan.board.fit : null;
       const body = { edits: this.unsaved(), system: this.system, view, hold, open };
       try {
@@ -218,7 +218,7 @@ export class JobSession {
         this.set({ plan: next, plannedAt: Date.now(), link: "ok" });
         if (!this.hold) this.later("advice", ADVICE_MS, () => void this.advise());
       } catch (e) {
-        if (e instanceof Refused) this.asked = this.blame(e.problem) || this.asked;
+        if (e instanceof Refused) this.asked = this.blame(e.problem, drafts) || this.asked;
         else this.lost(e);
       }
     }
@@ -226,9 +226,11 @@ export class JobSession {
   }
 
   /** Put a refusal at the field that it is about; true when that field was not known to be wrong before. */
-  private blame(problem: Problem): boolean {
+  private blame(problem: Problem, sent = this.state.drafts): boolean {
     const wrong = problem.errors?.[0];
-    const place = Object.keys(this.state.drafts).find((at) => wrong?.at.startsWith(at));
+    const place = Object.keys(sent).find((at) => wrong?.at.startsWith(at));
+    // More was typed there meanwhile: the refusal is about words that no longer stand.
+    if (place && this.state.drafts[place]?.typed !== sent[place]?.typed) return true;
     const news = Boolean(place && !this.state.errors[place]);
     if (wrong && place) this.set({ errors: { ...this.state.errors, [place]: wrong.message } });
     else this.set({ trouble: wrong ? `${wrong.at}: ${wrong.message}` : problem.detail || problem.title });

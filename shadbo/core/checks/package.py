@@ -9,6 +9,7 @@ from shadbo.core.sheet import to_mark
 from shadbo.core.words import Mm, both
 
 LEVER_OF = {"backing": "backing", "board": "board", "glazing": "glazing", "mat": "mat"}
+SAID = {"backing": "Backing", "board": "Mount board", "glazing": "Glazing"}
 LIKE: dict[str, tuple[SheetKind, ...]] = {
     "backing": ("backing", "foam board", "corrugated plastic", "hardboard", "mdf"),
     "board": ("mat", "foam board", "hardboard"),
@@ -30,7 +31,9 @@ def _thinner(look: Look, role: str, than_mm: float) -> tuple[Proposal, ...]:
             and sheet.holds(*size)
             and part.thick.value - sheet.thick_mm >= than_mm
         ):
-            out += look.change(lever, sheet.model_dump(mode="json"), 2 if role == "glazing" else 1, "{}", sheet.name)
+            out += look.change(
+                lever, sheet.model_dump(mode="json"), 2 if role == "glazing" else 1, f"{SAID[role]}: {{}}", sheet.name
+            )
     return out
 
 

@@ -7,30 +7,26 @@ from shadbo.core.displays.base import Ask
 from shadbo.core.displays.bought_box import (
     ASKED,
     LIP_THICK_MM,
-    Box,
     box_dimensions,
     box_of,
     box_parts,
     box_section,
-    packers,
 )
+from shadbo.core.displays.box_package import box_slabs
 from shadbo.core.displays.flat_front import PIECE_HATCH, border_margins, place_in, placed_ring, seen
 from shadbo.core.displays.floated import reading_asks
 from shadbo.core.displays.glazed_questions import mount_questions, parts_questions
 from shadbo.core.displays.glazed_views import callouts
 from shadbo.core.displays.rabbeted import centred
-from shadbo.core.displays.slabs import GLASS, HATCH, Slab, air_needed, first_sheet, piece_slab, slab, spacer_slab
-from shadbo.core.facts import Told, tell
+from shadbo.core.facts import tell
 from shadbo.core.findings import StationName
 from shadbo.core.hanging import hanger_down
 from shadbo.core.mounts import choose_mount, load_sums
-from shadbo.core.options import ReadyMadeOptions
 from shadbo.core.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
-from shadbo.core.quantity import Quantity
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import care, choice_row, reading_row, told
 from shadbo.core.sums.border import hinge_count
-from shadbo.core.sums.flat import FlatSums, flat_sums
+from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.weight import by_area
 from shadbo.core.units import MM, ONE
 from shadbo.core.words import both, say, sizes
@@ -74,7 +70,7 @@ class ReadyMade:
         board_w = s.cut("board.width", "inner board, width", box.width - one, "down", p.cut_tolerance_mm)
         board_h = s.cut("board.height", "inner board, height", box.height - one, "down", p.cut_tolerance_mm)
         placed = place_in(desk, flat, box.width, box.height)
-        slabs = _slabs(desk, o, flat, box, facts, (board_w, board_h))
+        slabs = box_slabs(desk, o, flat, box, facts, (board_w, board_h))
         hanger_down(desk, s["frame.outside_height"])
         mount = choose_mount(desk, facts, flat.mass.value, MOUNTS[desk.piece.detail.kind], o.mount)
         count = hinge_count(flat.width.value) if mount.taken.mount.id == "linen hinges" else 4
@@ -98,16 +94,16 @@ class ReadyMade:
                     layer.role,
                     layer.name,
                     layer.hatch,
-                    1,
+                    layer.count,
                     width,
                     height,
-                    layer.thick,
+                    s["filler.one"] if layer.count > 1 else layer.thick,
                     mass=mass,
                     section=rings.get(layer.id, ()),
                     key=layer.key,
                     to_cut=layer.cut and layer.ring_mm == 0,
                     note=layer.note,
-                    price=price,
+                    price=price / layer.count,
                     sheet=layer.sheet if layer.cut else None,
                 )
             )
@@ -138,7 +134,14 @@ class ReadyMade:
                     say(desk.mark, "{} in {}", s["depth.package"], box.room),
                     both(f"its glass {o.glass or 'used'}"),
                 ),
-                "mount": (both(mount.taken.mount.id), both(f"{count} places")),
+                "mount": (
+                    both(mount.taken.mount.id),
+                    both(
+                        ""
+                        if mount.taken.mount.id in ("tape across the back", "sink", "spray adhesive")
+                        else f"{count} fixings"
+                    ),
+                ),
                 "parts": (say(desk.mark, "inner board {}", sizes(desk.mark, board_w, board_h)), both("")),
             },
             Room(LIP_THICK_MM, room_end, "box.depth", "to the tabs"),
@@ -151,7 +154,7 @@ class ReadyMade:
 
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
         """The bought frame's measures first: it is what all else follows."""
-        o = desk.job.options.ready_made
+        o, s = desk.job.options.ready_made, desk.sheet
         rows = [
             reading_row(
                 desk, f"{AT}/frame/{name}", f"Bought frame, {label}", getattr(o.frame, name), f"box.{name}", needed
@@ -190,7 +193,13 @@ class ReadyMade:
             told("Cut new cards", "on the waste side of a spare board", "", "never on the one you keep"),
             *parts_questions(desk, assembly)[1:],
         ]
+        new = say(desk.mark, "{}", s["frame.outside_width"] / 2)
         own["hang"] = [
+            *(
+                []
+                if hanger == "top rail"
+                else [told("New hanger, middle of the top rail", new, "", "from the side: outside width ÷ 2")]
+            ),
             choice_row(
                 f"{AT}/frame/hanger_on",
                 "Its own hanger sat on",
@@ -200,54 +209,3 @@ class ReadyMade:
             ),
         ]
         return own
-
-
-def _slabs(
-    desk: Desk, o: ReadyMadeOptions, flat: FlatSums, box: Box, facts: Told, board: tuple[Quantity, Quantity]
-) -> list[Slab]:
-    s, p = desk.sheet, desk.practice
-    kind = desk.piece.detail.kind
-    size = (board[0].value, board[1].value)
-    slabs: list[Slab] = []
-    if o.glass == "left out":
-        if o.packers is not False:
-            thick = s.let("stack.glass_packer", "packer in place of the glass", box.glass)
-            slabs.append(
-                Slab(
-                    "glass_packer",
-                    "packer, as thick as the glass",
-                    "packer",
-                    thick,
-                    "pad",
-                    ring_mm=12.0,
-                    note="± 0.5 mm",
-                )
-            )
-    else:
-        thick = s.let("stack.glazing", "glass of the frame", box.glass)
-        pane = GLASS.model_copy(update={"thick_mm": box.glass.value, "price_per_m2": 0.0})
-        slabs.append(Slab("glazing", "its glass", "glazing", thick, "glass", pane, cut=False))
-        least = p.air_textile_mm if kind == "needlework" else p.air_paper_mm
-        needed = air_needed(desk, facts, size, pane, least, False)
-        spacer = spacer_slab(desk, o.spacer, needed.value)
-        if spacer is not None:
-            slabs.append(spacer)
-            s.let("air.made", "air in front of the piece", spacer.thick)
-    starts = (box.width.value - flat.width.value) / 2 + box.lip.value
-    slabs.append(piece_slab(desk, kind, PIECE_HATCH[kind], flat.thick, (flat.width, flat.height), flat.mass, starts))
-    card = first_sheet(desk, o.board, size, "foam board", "mat")
-    slabs.append(slab(desk, "board", card.name, "board", card))
-    total = slabs[0].thick
-    for layer in slabs[1:]:
-        total = total + layer.thick
-    more = packers(desk, box.room, total) if o.packers is not False else None
-    if more is not None:
-        sheet, n = more
-        one = s.choose("filler.one", "packer board", sheet.thick_mm, MM, sheet.name)
-        fill = s.let("stack.filler", "packers behind", one * s.number(n))
-        stack = sheet.model_copy(update={"thick_mm": sheet.thick_mm * n, "price_per_m2": sheet.price_per_m2 * n})
-        slabs.append(Slab("filler", f"{n} × {sheet.name}", "packer", fill, HATCH[sheet.kind], stack))
-        total = total + fill
-    s.let("depth.package", "package, all layers", total)
-    s.let("depth.left", "depth still over at the tabs", box.room - total)
-    return slabs

@@ -23,7 +23,7 @@ HATCH: dict[str, Hatch] = {
     "mdf": "backing",
     "corrugated plastic": "board",
 }
-MOST_FILLERS = 8
+MOST_FILLERS = 14
 SAID = {"glazing": "glazing", "mat": "mat", "board": "mount board", "backing": "backing", "packer": "packer"}
 GLASS = SheetStock(id="glass", name="glass, none listed", kind="glass", thick_mm=2)
 BOARD = SheetStock(id="board", name="mount board, none listed", kind="mat", thick_mm=1.4)
@@ -47,6 +47,7 @@ class Slab:
     cut: bool = True
     note: str = ""
     ring_price_per_m: float = 0.0
+    count: int = 1
 
     @property
     def key(self) -> str:
@@ -171,16 +172,9 @@ def filler_slab(desk: Desk, spare_mm: float, see_through: bool, least_mm: float)
     one = s.choose("filler.one", "filler board", sheet.thick_mm, MM, sheet.name)
     count = s.let("filler.count", "filler boards", s.decide("as many as go in", n, ONE))
     thick = s.let("stack.filler", "filler", one * count, sheet.name)
-    return Slab(
-        "filler",
-        f"{n} × {sheet.name}" if n > 1 else sheet.name,
-        "packer",
-        thick,
-        HATCH[sheet.kind],
-        sheet.model_copy(update={"thick_mm": sheet.thick_mm * n, "price_per_m2": sheet.price_per_m2 * n}),
-        ring_mm=12.0 if see_through else 0.0,
-        note=f"{n} layers of {sheet.thick_mm:g} mm" if n > 1 else "",
-    )
+    stack = sheet.model_copy(update={"thick_mm": sheet.thick_mm * n, "price_per_m2": sheet.price_per_m2 * n})
+    ring = 12.0 if see_through else 0.0
+    return Slab("filler", sheet.name, "packer", thick, HATCH[sheet.kind], stack, ring_mm=ring, count=n)
 
 
 def depth_sums(desk: Desk, slabs: Sequence[Slab], rabbet: Quantity) -> Quantity:

@@ -14,7 +14,7 @@ from shadbo.core.drawing.scene import Scene
 from shadbo.core.drawing.stretch import stretch_scene
 from shadbo.core.drawing.svg import write_svg
 from shadbo.core.drawing.tape import tape_scene
-from shadbo.core.lengths import System, texts
+from shadbo.core.lengths import MM_PER_INCH, System, texts
 from shadbo.core.plan import Plan
 from shadbo.core.units import MM
 from shadbo.core.words import number_text
@@ -104,7 +104,8 @@ def draw_ladder(plan: Plan, system: System, fit: Fit | None = None) -> str:
         deep = abs(layer.end_mm - layer.start_mm)
         exact = q.unit == MM and abs(q.value - deep) < 1e-6
         t = number_text(q, mark) if exact else texts(deep, mark, q.way)
-        size, other = (f"{t.mm} mm", f"{t.inch} in") if system == "mm" else (f"{t.inch} in", f"{t.mm} mm")
+        inch = t.inch if t.inch != "0" else f"{deep / MM_PER_INCH:.3f}"
+        size, other = (f"{t.mm} mm", f"{inch} in") if system == "mm" else (f"{inch} in", f"{t.mm} mm")
         name_x = min(fit.put((0, 0))[0], x0) - 14
         source = "as built" if q.planned is not None else _short(q.name.source if q.name else None)
         marks = (

@@ -9,6 +9,8 @@ from shadbo.core.words import number_text
 ROW = 26.0
 LONGEST = 118.0
 NAME_AT = 44.0
+NAME_PX = 190.0
+BOARD_PX = 406.0
 
 
 def parts_scene(plan: Plan, system: System) -> Scene:
@@ -19,20 +21,31 @@ def parts_scene(plan: Plan, system: System) -> Scene:
     cut = [p for p in a.parts if p.to_cut and p.length is not None]
     longest = max((p.length.value for p in cut if p.length is not None), default=1.0)
     y = 0.0
+    high = sum(ROW if part.mitred else ROW * 0.72 for part in cut)
+    name_at = max(NAME_AT, NAME_PX * max(high, 1) / BOARD_PX)  # words keep their size when the rows grow many
     for part in cut:
         assert part.length is not None
         drawn = LONGEST * (0.45 + 0.55 * part.length.value / longest)
         height = 9.0 if part.mitred else 5.0
-        _bar(scene, part, NAME_AT, y, drawn, height)
+        _bar(scene, part, name_at, y, drawn, height)
         number = number_text(part.length, mark).pick(system)
         how = "long point to long point" if part.mitred else "square ends"
         size = ""
         if not part.mitred and part.width is not None and part.thick is not None:
             size = f" × {number_text(part.width, mark).pick(system)} × {number_text(part.thick, mark).pick(system)}"
         scene.add(Words((0, y + height / 2), f"{part.count} ×", "side", part.key, "start"))
-        scene.add(Words((NAME_AT + drawn / 2, y - 3.4), f"{number}{size}", "gap", part.key))
-        scene.add(Words((9, y + height / 2 + 1.6), part.name.split(": ")[0], "part", part.key, "start", (0, -3)))
-        scene.add(Words((9, y + height / 2 - 2.8), how, "note", part.key, "start"))
+        scene.add(Words((name_at + drawn / 2, y - 3.4), f"{number}{size}", "gap", part.key))
+        scene.add(
+            Words(
+                (name_at * 0.2, y + height / 2 + 1.6),
+                part.called if not part.mitred else part.name.split(": ")[0],
+                "part",
+                part.key,
+                "start",
+                (0, -3),
+            )
+        )
+        scene.add(Words((name_at * 0.2, y + height / 2 - 2.8), how, "note", part.key, "start"))
         y -= ROW if part.mitred else ROW * 0.72
     bought = [f"{p.count} × {p.name}" for p in a.parts if p.role == "rail" and not p.to_cut]
     bought += [f"{len(j.fixings)} × {j.item}" for j in a.joins]
@@ -43,7 +56,7 @@ def parts_scene(plan: Plan, system: System) -> Scene:
         if plan.hang.wire_length is not None and plan.hang.wire is not None:
             bought.append(f"{number_text(plan.hang.wire_length, mark).pick(system)} of {plan.hang.wire.name}")
     scene.add(Words((0, y + 4), "from the drawers: " + ", ".join(bought), "side", "screw.count", "start"))
-    scene.add(Line(((0, y + 1), (NAME_AT + LONGEST, y + 1)), "thin"))
+    scene.add(Line(((0, y + 1), (name_at + LONGEST, y + 1)), "thin"))
     return scene
 
 
