@@ -20,9 +20,7 @@ PAIRS = [
     if d.suits(job(d.kind, what).pieces[0]) and d.kind != "ready-made box"
 ]
 BUILT: dict[str, Plan] = {f"{kind}, {what}": plan(job(kind, what)) for kind, what in PAIRS}
-BUILT |= {
-    f"ready-made box, {what}": plan(boxed(what)) for what in ("paper", "puzzle", "plant", "panel", "needlework")
-}
+BUILT |= {f"ready-made box, {what}": plan(boxed(what)) for what in ("paper", "plant", "panel", "needlework")}
 BUILT |= {j.title: plan(j) for j in demo_jobs()}
 
 

@@ -91,7 +91,7 @@ SLIPS = {
     "package rattles": Slip(
         "depth.loose",
         "caution",
-        boxed("puzzle", packers=False),
+        boxed("paper", packers=False),
     ),
     "glass out and no packer": Slip("glass.gone", "stop", boxed("puzzle", glass="left out", packers=False)),
     "no clip bridges the step": Slip(
@@ -153,6 +153,10 @@ SLIPS = {
         "stop",
         mat(detail("paper", 300, 400, 0.3, 10)),
         [length("pieces/piece/detail/trim_left", 9)],
+    ),
+    "a piece that its box does not take": Slip("border.small", "stop", boxed("puzzle"), mended=False),
+    "a border that looks like a slip": Slip(
+        "border.small", "caution", job("two-pane float", "plant", {"panes": {"border": {"mm": 2}}})
     ),
     "no window left": Slip("window.none", "stop", mat(), [length("options/window_mat/overlap", 160)]),
     "mean border": Slip("mat.narrow", "caution", mat(), [length("options/window_mat/border", 20)]),

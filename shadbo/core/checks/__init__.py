@@ -25,6 +25,7 @@ CHECKS: tuple[Callable[[Look], Iterator[Finding]], ...] = (
     readings.edge_hidden,
     gaps.gap_too_small,
     gaps.gap_uneven,
+    gaps.border_too_small,
     gaps.ledge_too_narrow,
     depth.face_cannot_be_had,
     depth.face_off,

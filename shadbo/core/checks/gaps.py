@@ -11,6 +11,8 @@ from shadbo.core.sheet import to_mark
 from shadbo.core.words import Mm, both, length
 
 TOUCHING_MM = 1.0
+BORDER_SEEN_MM = 4.0
+"""A border that looks meant: common practice, no source."""
 SEEN = 0.3
 """Part of the gap by which it may change before the eye follows it: common practice, no source."""
 
@@ -111,6 +113,35 @@ def gap_uneven(look: Look) -> Iterator[Finding]:
         keys=(spread.key, least.key, most.key),
         proposals=(*_wider(look, math.ceil(spread.value / SEEN)), *_remake(look)),
         by_hand=both("Tap the keys until both diagonals agree and refold thick corners, then read again."),
+    )
+
+
+def border_too_small(look: Look) -> Iterator[Finding]:
+    """A piece that its opening does not take, or only just."""
+    if "border.least" not in look:
+        return
+    least = look["border.least"]
+    verdict = least.judge(0.0, BORDER_SEEN_MM)
+    if verdict.severity == "fine":
+        return
+    if verdict.severity == "measure":
+        yield measure_again(look, "border.small", least, verdict.read_again, "sizes", "The least border")
+        return
+    short = least.value < 0
+    yield Finding(
+        "border.small",
+        verdict.severity,
+        "sizes",
+        look.say("The piece is {} larger than the opening", Mm(-2 * least.value, "up"))
+        if short
+        else look.say("Only {} of border are left", least),
+        look.say("it does not go in: another frame, or trim where that is allowed")
+        if short
+        else look.say("under {} it looks like a slip of the hand", Mm(BORDER_SEEN_MM)),
+        keys=("border.least",),
+        proposals=look.change("border", look.length_to(BORDER_SEEN_MM * 2), 1, "Border {}", Mm(BORDER_SEEN_MM * 2)),
+        by_hand=both("Measure the opening again, on the frame and not on its label."),
+        root=True,
     )
 
 

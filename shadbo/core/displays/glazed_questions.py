@@ -7,6 +7,7 @@ from shadbo.core.findings import StationName
 from shadbo.core.options import FrameOptions, GlazedOptions
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import care, choice_row, length_row, pin_row, told
+from shadbo.core.season import seasons
 from shadbo.core.words import Mm, say
 
 Rows = dict[StationName, list[Question]]
@@ -16,7 +17,7 @@ def package_questions(desk: Desk, assembly: Assembly, at: str, options: FrameOpt
     """Rows by station for a rabbeted frame; displays add their own before them."""
     return {
         "display": [moulding_row(desk, assembly, f"{at}/profile", options.profile)],
-        "sizes": _sizes(desk, at, options),
+        "sizes": [*_sizes(desk, at, options), *_season(desk, assembly)],
         "depth": _depth(desk, assembly, at, options),
         "mount": mount_questions(desk, assembly, at),
         "parts": parts_questions(desk, assembly),
@@ -58,6 +59,26 @@ def _sizes(desk: Desk, at: str, options: FrameOptions) -> list[Question]:
             "pulls bowed rails in and stiffens the bottom rail",
         )
     )
+    return rows
+
+
+def _season(desk: Desk, assembly: Assembly) -> list[Question]:
+    """Seven stops of the year, where a sheet moves enough to decide a size."""
+    species = assembly.back_rail.species if assembly.back_rail else "softwood"
+    rows = []
+    for stop in seasons(desk, species):
+        note = say(
+            desk.mark,
+            "{} °C, {} %, wood at {} %: allowance left {}, rail face {}",
+            stop.celsius,
+            stop.rh,
+            round(stop.moisture, 1),
+            Mm(stop.left_mm, "down"),
+            f"{stop.rail_mm:+.2f} mm",
+        )
+        rows.append(
+            told(f"In {stop.name}", say(desk.mark, "hold {}", Mm(stop.hold_mm, "down")), "fit.worst_hold", note)
+        )
     return rows
 
 

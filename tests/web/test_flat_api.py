@@ -1,0 +1,92 @@
+"""Flat work over HTTP: bad input is refused at its place, nothing answers with an error of the server."""
+
+import itertools
+
+import pytest
+
+from shadbo.core.displays import DISPLAYS
+from shadbo.core.options import Options
+
+KINDS = ("paper", "puzzle", "needlework", "panel", "pressed plant", "loose canvas", "stretched canvas")
+ODD = [None, "", "words", 0, -1, 1e9, [], {}, {"mm": 5}, {"typed": "5 mm"}, {"typed": "?"}, True, "ledge", "strips"]
+
+
+def readings(kind: str) -> list[dict]:
+    names = {"width_top": "300", "width_bottom": "30.1 cm", "height_left": "400", "height_right": "15 3/4 in"}
+    if kind == "stretched canvas":
+        names |= {"depth": "20", "bar_face": "45"}
+    elif kind != "loose canvas":
+        names["thickness"] = "2"
+    if kind in ("loose canvas", "needlework"):
+        names |= {f"margin_{side}": "90" for side in ("top", "right", "bottom", "left")}
+    at = "pieces/piece/detail"
+    first = {"at": at, "to": {"kind": kind}}
+    return [first, *({"at": f"{at}/{k}", "to": {"typed": v, "tool": "tape"}} for k, v in names.items())]
+
+
+@pytest.mark.parametrize("kind", KINDS)
+def test_each_kind_is_received_measured_planned_and_undone(api, kind: str):
+    job = api.make()
+    answer = api.save(job, *readings(kind))
+    assert answer.status_code == 200, answer.text
+    plan = api.client.post(f"/api/jobs/{job['id']}/plan", json={"view": "front"}).json()
+    assert plan["asks"] == 0
+    assert plan["board"]["svg"].startswith("<svg")
+    assert plan["stations"][0]["name"] == "receive"
+    advice = api.client.post(f"/api/jobs/{job['id']}/remedies", json={})
+    assert advice.status_code == 200
+    undone = api.client.post(f"/api/jobs/{job['id']}/undo", json={"edit_id": "undo-" + kind.replace(" ", "-")})
+    assert undone.status_code == 200
+    assert api.client.post(f"/api/jobs/{job['id']}/plan", json={}).json()["asks"] > 0
+
+
+@pytest.mark.parametrize("display", [d.kind for d in DISPLAYS])
+@pytest.mark.parametrize("kind", KINDS)
+def test_any_display_with_any_piece_gives_a_plan(api, display: str, kind: str):
+    job = api.make(*readings(kind), {"at": "display", "to": display})
+    for view in ("edge", "front", "back", "parts", "stretch"):
+        answer = api.client.post(f"/api/jobs/{job['id']}/plan", json={"view": view})
+        assert answer.status_code == 200, answer.text
+    assert api.client.get(f"/api/jobs/{job['id']}/figures").status_code == 200
+
+
+HOMES = {
+    "floater": ("floater", "stretched canvas"),
+    "plain_floater": ("plain floater", "stretched canvas"),
+    "canvas_frame": ("canvas frame", "panel"),
+    "window_mat": ("window mat", "paper"),
+    "ready_made": ("ready-made box", "paper"),
+    "panes": ("two-pane float", "paper"),
+    "needlework": ("needlework frame", "needlework"),
+    "puzzle": ("puzzle frame", "puzzle"),
+    "backed": ("backed", "puzzle"),
+    "poster_rails": ("poster rails", "paper"),
+}
+
+
+@pytest.mark.parametrize("home", HOMES)
+def test_odd_values_in_any_option_are_refused_or_planned_never_an_error(api, home: str):
+    assert set(HOMES) == set(Options.model_fields)
+    display, kind = HOMES[home]
+    job = api.make(*readings(kind), {"at": "display", "to": display})
+    for field, odd in itertools.product(type(getattr(Options(), home)).model_fields, ODD):
+        body = {"edits": [{"at": f"options/{home}/{field}", "to": odd}]}
+        answer = api.client.post(f"/api/jobs/{job['id']}/plan", json=body)
+        assert answer.status_code in (200, 422), (field, odd, answer.text)
+        if answer.status_code == 422:
+            wrong = answer.json()["errors"][0]
+            assert wrong["at"].startswith(f"options/{home}"), wrong
+            assert wrong["message"]
+
+
+def test_a_set_of_prints_is_received_as_one_job(api):
+    job = api.make(*readings("paper"))
+    second = [
+        {"at": "pieces/piece-2", "to": {"detail": {"kind": "paper"}}},
+        {"at": "pieces/piece-2/detail/width_top", "to": {"typed": "320", "tool": "rule"}},
+    ]
+    assert api.save(job, *second).status_code == 200
+    plan = api.client.post(f"/api/jobs/{job['id']}/plan", json={}).json()
+    measure = next(s for s in plan["stations"] if s["name"] == "measure")
+    assert any(q["label"] == "Width, piece 2" for q in measure["questions"])
+    assert api.client.post(f"/api/jobs/{job['id']}/plan", json={"view": "attic"}).status_code == 422
