@@ -9,7 +9,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Literal
 
-from shadbo.core.boards import FrameProfile, SheetStock
+from shadbo.core.boards import FrameProfile, SheetStock, Tape
 from shadbo.core.lengths import Both
 from shadbo.core.materials import FloaterProfile, HangerKind, PlainStock, Species
 from shadbo.core.mounts import MountPlan
@@ -248,6 +248,7 @@ class Assembly:
     hangs: tuple[HangerKind, ...] = ()
     mount: MountPlan | None = None
     effort: str = ""
+    wall_strip: Tape | None = None
 
     def by_role(self, *roles: str) -> list[Part]:
         """Parts that play one of these roles."""

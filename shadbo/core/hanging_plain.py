@@ -17,8 +17,7 @@ def plan_plain(desk: Desk, assembly: Assembly, weight: Quantity, kind: HangerKin
     """Number and places of strips, or the height of the ledge or hook."""
     s, p, job = desk.sheet, desk.practice, desk.job.hanging
     width, height = assembly.outside_width, assembly.outside_height
-    sums_load = s.let("hang.load", "weight that hangs", sums.force(s, weight))
-    assert sums_load.value >= 0
+    s.let("hang.load", "weight that hangs", sums.force(s, weight))
     eye = desk.choose("hang.eye", "eye height", job.eye, p.eye_height_mm, "practice of the shop")
     zero = s.number(0, MM)
     places: tuple[Dot, ...] = ()
@@ -27,7 +26,7 @@ def plan_plain(desk: Desk, assembly: Assembly, weight: Quantity, kind: HangerKin
     angle = 90.0
     down, hook = zero, eye + height / 2
     if kind == "strips":
-        places = _strips(desk, weight, width.value, height.value)
+        places = _strips(desk, assembly, weight)
         hook = s.let("hang.hook", "top edge above the floor", eye + height / 2)
     elif kind == "ledge":
         hook = s.let("hang.hook", "ledge above the floor", eye - height / 2)
@@ -73,11 +72,11 @@ def plan_plain(desk: Desk, assembly: Assembly, weight: Quantity, kind: HangerKin
     )
 
 
-def _strips(desk: Desk, weight: Quantity, width: float, height: float) -> tuple[Dot, ...]:
+def _strips(desk: Desk, assembly: Assembly, weight: Quantity) -> tuple[Dot, ...]:
     """n = ceil(weight · factor ÷ rating), an even number of four or more where there is room; corners first."""
     s, p = desk.sheet, desk.practice
     tapes = desk.stock.tapes_of("wall strip")
-    chosen = desk.job.options.backed.strip or (tapes[0] if tapes else None)
+    chosen = assembly.wall_strip or (tapes[0] if tapes else None)
     if chosen is None:
         s.let("strips.count", "wall strips", s.number(0, ONE))
         return ()
@@ -86,6 +85,7 @@ def _strips(desk: Desk, weight: Quantity, width: float, height: float) -> tuple[
     n = s.count(weight * factor / rating, at_least=2)
     even = s.let("strips.count", "wall strips", s.decide("even, corners first", 2 * math.ceil(n.value / 2), ONE, n))
     rows = int(even.value) // 2
+    width, height = assembly.outside_width.value, assembly.outside_height.value
     x, top = width / 2 - STRIP_INSET_MM, height / 2 - STRIP_INSET_MM
     ys = [top] if rows == 1 else [top - 2 * top * i / (rows - 1) for i in range(rows)]
     return tuple((side * x, y) for y in ys for side in (-1, 1))

@@ -18,7 +18,7 @@ FRONTEND = Path(__file__).parents[2] / "frontend" / "dist"
 
 def create_app(database: Engine | None = None, frontend: Path = FRONTEND) -> FastAPI:
     """An application on the given database, or on the one that the environment names."""
-    app = FastAPI(title="Shadbo", version="0.1.0", docs_url=None, redoc_url=None)
+    app = FastAPI(title="Shadbo", version="0.2.0", docs_url=None, redoc_url=None)
     if database is None and os.environ.get(VARIABLE):
         database = engine()
     app.state.engine = database

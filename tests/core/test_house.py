@@ -6,6 +6,8 @@ from pathlib import Path
 
 import pytest
 
+from shadbo.core.options import Options
+
 ROOT = Path(__file__).parents[2] / "shadbo"
 FILES = sorted(p for p in ROOT.rglob("*.py") if "migrations" not in p.parts)
 MAY_KNOW = {
@@ -54,7 +56,10 @@ def test_arrows_point_one_way(path: Path):
 
 
 def test_only_displays_know_which_display_it_is():
-    known = re.compile(r"\.display\s*(==|!=|in\b)|kind\s*(==|!=)\s*\"floater\"|options\.floater|options/floater")
+    homes = "|".join(Options.model_fields)
+    known = re.compile(
+        rf"\.display\s*(==|!=|in\b)|kind\s*(==|!=)\s*\"floater\"|options\.({homes})\b|options/({homes})\b"
+    )
     for path in (ROOT / "core").rglob("*.py"):
         if "displays" in path.parts:
             continue

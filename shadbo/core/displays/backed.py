@@ -140,6 +140,7 @@ class Backed:
             hangs=("strips", "ledge") if hung == "strips" else ("ledge", "strips"),
             mount=mount,
             effort="glued for good",
+            wall_strip=o.strip,
         )
 
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
