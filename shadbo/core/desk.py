@@ -53,22 +53,33 @@ class Desk:
             return self.sheet.choose(key, label, decided.mm, MM, "decided for this job")
         return self.sheet.choose(key, label, default_mm, MM, source)
 
+    def others_of_set(self, axis: str) -> list[tuple[int, Reading]]:
+        """The largest reading of each further piece of a set that shares one outside, with the piece's number."""
+        if not self.job.same_outside:
+            return []
+        fields = ("width_top", "width_middle", "width_bottom")
+        if axis == "height":
+            fields = ("height_left", "height_middle", "height_right")
+        out = []
+        for n, piece in enumerate(self.job.pieces[1:], 2):
+            readings = [r for f in fields if (r := getattr(piece.detail, f, None)) is not None]
+            if readings:
+                out.append((n, max(readings, key=lambda r: r.mm)))
+        return out
+
+    def set_excess_mm(self, axis: str, own_mm: float) -> float:
+        """What the largest of the set has over this piece; 0 when this one is the largest, or alone."""
+        return max([0.0, *(r.mm - own_mm for _, r in self.others_of_set(axis))])
+
     def largest_of_set(self, axis: str, size: Quantity, own: Quantity) -> Quantity:
         """The size that governs a set that shares one outside: grown by what the largest piece has over this one.
 
         ``size`` is what this piece asks for, ``own`` its own width or height.
         """
-        if len(self.job.pieces) == 1 or not self.job.same_outside:
-            return size
-        fields = ("width_top", "width_middle", "width_bottom")
-        if axis == "height":
-            fields = ("height_left", "height_middle", "height_right")
-        others = []
-        for n, piece in enumerate(self.job.pieces[1:], 2):
-            readings = [r for f in fields if (r := getattr(piece.detail, f, None)) is not None]
-            if readings:
-                largest = max(readings, key=lambda r: r.mm)
-                others.append(self.read(f"set.{n}.{axis}", f"{piece.name or f'piece {n}'}, {axis}", largest))
+        others = [
+            self.read(f"set.{n}.{axis}", f"{self.job.pieces[n - 1].name or f'piece {n}'}, {axis}", reading)
+            for n, reading in self.others_of_set(axis)
+        ]
         if not others:
             return size
         largest = self.sheet.let(

@@ -73,7 +73,7 @@ function Count({ line }: { line: Compared }) {
     ? `${line.stops} stop${line.stops > 1 ? "s" : ""}`
     : line.cautions
       ? `${line.cautions} caution${line.cautions > 1 ? "s" : ""}`
-      : "fits";
+      : "no caution";
   return (
     <span className="flex shrink-0 items-center gap-1 text-[14px] whitespace-nowrap">
       <Sign kind={worst} bare /> {said}

@@ -69,10 +69,12 @@ def framed(
     return placed, frame
 
 
-def rough_size(flat: FlatSums, border_mm: float) -> tuple[float, float]:
+def rough_size(desk: Desk, flat: FlatSums, border_mm: float) -> tuple[float, float]:
     """About the size of the package, before the moulding is known."""
     more = 2 * border_mm + 24 if border_mm > 0 else 0.0
-    return flat.width.value + more, flat.height.value + more
+    wide = flat.width.value + desk.set_excess_mm("width", flat.width.value)
+    high = flat.height.value + desk.set_excess_mm("height", flat.height.value)
+    return wide + more, high + more
 
 
 def layers_of(

@@ -52,7 +52,7 @@ class NeedleworkFrame:
         border = desk.choose(
             "border.wanted", "border round the design", options.border, p.textile_border_mm, "practice of the shop"
         )
-        rough = rough_size(flat, border.value)
+        rough = rough_size(desk, flat, border.value)
         folds = s.choose("stack.folds", "folds and tape behind the board", FOLDS_MM, MM, "common practice")
         slabs, glazing = layers_of(desk, options, facts, flat, rough, p.air_textile_mm)
         slabs.insert(-1, Slab("folds", "folds and tape", "pad", folds, "textile", ring_mm=25, cut=False))

@@ -52,7 +52,7 @@ class TwoPanes:
         facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
         border = _border(desk, options, flat)
         least = min(q.value for q in border)
-        rough = rough_size(flat, least)
+        rough = rough_size(desk, flat, least)
         pane = _pane(desk, options, facts["loose_surface"], rough)
         hatch = PIECE_HATCH[desk.piece.detail.kind]
         slabs = [

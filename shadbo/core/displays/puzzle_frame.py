@@ -49,7 +49,7 @@ class PuzzleFrame:
             "border.wanted", "margin round the puzzle", options.margin, p.puzzle_margin_mm, "practice of the shop"
         )
         bare = margin.value <= 0
-        rough = rough_size(flat, margin.value)
+        rough = rough_size(desk, flat, margin.value)
         slabs, glazing = layers_of(desk, options, told_facts, flat, rough, p.air_paper_mm)
         slabs, frame = framed(desk, flat, options, (margin, margin), slabs, rough, glazing.kind == "acrylic")
         mount = choose_mount(desk, told_facts, flat.mass.value, MOUNTS, options.mount)

@@ -155,7 +155,7 @@ def frame_round(
             room = base
         fits.append((axis, size, room))
         growths.append(growth)
-    size_mm = (wanted[0].value, wanted[1].value)
+    size_mm = (fits[0][1].value, fits[1][1].value)
     profile, held = chosen or profile_for(desk, options, size_mm, depth_mm, acrylic, most_spare_mm)
     source = profile.name + ("" if options.profile else ", the plan's choice")
     face = s.choose("profile.face", "face of the moulding", profile.face_mm, MM, source)

@@ -62,7 +62,10 @@ class WindowMat:
         window = _window(desk, options, flat)
         outer = _double(desk, options, window)
         wanted, shift = _borders(desk, options, outer)
-        size = (wanted[0].value, wanted[1].value)
+        size = (
+            wanted[0].value + desk.set_excess_mm("width", flat.width.value),
+            wanted[1].value + desk.set_excess_mm("height", flat.height.value),
+        )
         glazing = glazing_for(desk, options, told, size)
         contact = bool(options.contact)
         needed = air_needed(desk, told, size, glazing, MAT_AIR_MM, contact)
