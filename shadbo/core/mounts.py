@@ -50,6 +50,8 @@ def weigh(mount: Mount, told: Told, piece: Piece, mass_kg: float) -> Weighed:
         against.append(f"it may not be pierced ({told.why['may_be_pierced']})")
     if mount.id == "glue on the face" and told["loose_surface"]:
         against.append("its surface is loose")
+    if mount.glues and piece.no_go:
+        against.append(f"no adhesive may go where its {piece.no_go} is")
     if mass_kg > mount.most_kg:
         against.append(f"for up to {mount.most_kg:g} kg; this weighs {mass_kg:.2g} kg")
     if piece.detail.kind == "puzzle" and getattr(piece.detail, "state", "") == "loose" and mount.id == "friction":

@@ -135,7 +135,7 @@ Detail = Annotated[
 
 
 class Piece(Value):
-    """One thing to be shown, with its facts and its measures."""
+    """One thing to be shown, with its facts and its measures. ``no_go``: no steam, pin or adhesive there."""
 
     id: Id
     name: Line = ""
@@ -143,6 +143,7 @@ class Piece(Value):
     worth: ValueClass = "dear"
     condition: Note = ""
     never: Note = ""
+    no_go: Line = ""
     weight_kg: Annotated[float, Field(gt=0, le=500)] | None = None
     facts: Facts = Facts()
     edge_marks: tuple[EdgeMark, ...] = ()

@@ -33,7 +33,6 @@ class Practice(Value):
     hold_caution_mm: Positive = 3.0
     hold_stop_mm: Positive = 2.0
 
-    paint_mm: Millimetres = 0.5
     fastener_room_mm: Positive = 2.5
     spare_caution_mm: Positive = 3.0
     air_paper_mm: Positive = 3.0

@@ -57,6 +57,7 @@ def certificate() -> Job:
         (12, 8),
         detail,
         worth="irreplaceable",
+        no_go="seal and signatures",
         display="window mat",
         options=Options(window_mat=o),
         hanging=Hanging(place="crew room", demands=("no wire",)),

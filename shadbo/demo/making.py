@@ -39,7 +39,9 @@ def job(
     title: str, owner: str, contact: str, came: tuple[int, int], due: tuple[int, int], detail: Detail, **more: object
 ) -> Job:
     """A job with one piece; what belongs to the piece is picked out of ``more``."""
-    own = {k: more.pop(k) for k in ("maker", "worth", "condition", "never", "facts", "edge_marks") if k in more}
+    own = {
+        k: more.pop(k) for k in ("maker", "worth", "condition", "never", "facts", "edge_marks", "no_go") if k in more
+    }
     piece = Piece(id="piece", name=title, detail=detail, **own)
     return Job(
         title=title,

@@ -67,7 +67,7 @@ def test_picking_another_display_keeps_what_this_one_had(page: Page, demo: None)
 def test_a_remedy_takes_the_package_into_its_rabbet(page: Page, demo: None):
     open_job(page, JOBS["Lifeboat medal certificate"], "depth")
     expect(verdict(page)).to_contain_text("deeper than the rabbet")
-    page.get_by_role("button", name=re.compile("^foam board 3")).click()
+    page.get_by_role("button", name=re.compile("^Mount board: foam board 3")).click()
     expect(verdict(page)).to_contain_text("It fits")
 
 

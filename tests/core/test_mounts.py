@@ -71,3 +71,22 @@ def test_loose_pastel_gets_glass_and_the_wider_air():
     assert value(p, "air.needed") == 8
     assert value(p, "air.made") >= 8
     assert next(x for x in p.assembly.by_role("glazing")).sheet.kind == "glass"
+
+
+def test_no_adhesive_where_an_autograph_is():
+    glued = job(
+        "puzzle frame", "puzzle", {"puzzle": {"mount": "spray adhesive"}}, worth="everyday", no_go="autograph"
+    )
+    found = next(f for f in plan(glued).findings if f.code == "mount.forbidden")
+    assert "autograph" in found.title.mm
+    cares = [q.label for s in stations(plan(glued)) if s.name == "mount" for q in s.questions if q.kind == "care"]
+    assert any("autograph" in c for c in cares)
+
+
+def test_a_cleat_is_two_thirds_of_the_width():
+    from shadbo.core.edits import Edit
+
+    p = plan(job("window mat", "paper"), Edit(at="hanging/kind", to="cleat"))
+    told = next(q for s in stations(p) for q in s.questions if q.label == "Cleat, at least")
+    wanted = value(p, "frame.outside_width") * 2 / 3
+    assert float(told.value.mm.split(" ")[0]) == pytest.approx(wanted, abs=0.5)

@@ -13,7 +13,7 @@ figure to 0.06.
 """
 
 
-@pytest.mark.parametrize(("rh", "moisture"), zip(range(5, 100, 5), TABLE_4_2, strict=True))
+@pytest.mark.parametrize(("rh", "moisture"), list(zip(range(5, 100, 5), TABLE_4_2, strict=True)))
 def test_moisture_at_seventy_fahrenheit(rh: int, moisture: float):
     assert moisture_percent((70 - 32) / 1.8, rh) == pytest.approx(moisture, abs=0.06)
 

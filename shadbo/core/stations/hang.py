@@ -27,6 +27,9 @@ def questions(plan: Plan) -> list[Question]:
             hang.hanger.name if hang.hanger else "none in stock",
         ),
     ]
+    if hang.kind == "cleat" and plan.assembly is not None:
+        least = plan.assembly.outside_width.value * desk.practice.cleat_fraction
+        rows.append(told("Cleat, at least", say(mark, "{} long", Mm(least, "up")), "", "two thirds of the width"))
     if hang.kind in ("wire", "straps"):
         rows.append(length_row(desk, "hanging/down", "Hangers below the top edge", job.down, hang.down))
         where = "in the wall of the rail, where the wood is deep" if hang.into_wall else "on the rail's middle"

@@ -34,6 +34,9 @@ def questions(desk: Desk) -> list[Question]:
         text_row(f"{at}/condition", "Condition on arrival", piece.condition, "note"),
         Question(id="photos", kind="photos", label="Photographs"),
         text_row(f"{at}/never", "What must never happen to it", piece.never, "note"),
+        text_row(
+            f"{at}/no_go", "No steam, pin or adhesive where its … is", piece.no_go, note="autograph, sticker, label"
+        ),
         *_facts(desk, at),
         *_edge_marks(desk, at),
         text_row("hanging/place", "Where it will hang", job.hanging.place),
