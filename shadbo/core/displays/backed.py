@@ -8,7 +8,6 @@ from shadbo.core.displays.base import Ask
 from shadbo.core.displays.flat_front import PIECE_HATCH, seen
 from shadbo.core.displays.floated import reading_asks
 from shadbo.core.displays.glazed_questions import mount_questions, parts_questions
-from shadbo.core.displays.rabbeted import centred, rect
 from shadbo.core.displays.slabs import BACKING, HATCH
 from shadbo.core.facts import tell
 from shadbo.core.findings import StationName
@@ -16,6 +15,7 @@ from shadbo.core.mounts import choose_mount, load_sums
 from shadbo.core.pieces import Panel, Paper, Piece, Puzzle
 from shadbo.core.quantity import Quantity
 from shadbo.core.questions import Choice, Question
+from shadbo.core.rings import centred, rect
 from shadbo.core.rows import choice_row, length_row, pin_row
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.weight import by_area

@@ -3,13 +3,13 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from shadbo.core.assembly import Dimension, Dot, Layer, Part, Ring
+from shadbo.core.assembly import Dimension, Layer, Part, Ring
 from shadbo.core.boards import SheetStock
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted import rect
 from shadbo.core.displays.slabs import Slab
 from shadbo.core.options import BoughtFrame
 from shadbo.core.quantity import Quantity
+from shadbo.core.rings import mitred, rect
 from shadbo.core.sums.weight import solid
 from shadbo.core.units import MM
 
@@ -104,12 +104,6 @@ def box_parts(desk: Desk, box: Box) -> list[Part]:
         "walls by their section, a little over half full",
     )
     w, h, f = box.outside_w.value / 2, box.outside_h.value / 2, wall
-    faces: dict[str, tuple[Dot, ...]] = {
-        "top": ((-w, h), (w, h), (w - f, h - f), (-w + f, h - f)),
-        "bottom": ((-w, -h), (w, -h), (w - f, -h + f), (-w + f, -h + f)),
-        "left": ((-w, -h), (-w + f, -h + f), (-w + f, h - f), (-w, h)),
-        "right": ((w, -h), (w - f, -h + f), (w - f, h - f), (w, h)),
-    }
     return [
         Part(
             "rail",
@@ -122,7 +116,7 @@ def box_parts(desk: Desk, box: Box) -> list[Part]:
             box.depth,
             mass=mass,
             section=section,
-            face=tuple(faces.values()),
+            face=mitred(w, h, f),
             seen_from=("front", "back"),
             key="box.wall",
         )

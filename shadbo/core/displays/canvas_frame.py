@@ -21,6 +21,7 @@ from shadbo.core.mounts import choose_mount
 from shadbo.core.pieces import Panel, Piece
 from shadbo.core.quantity import Quantity
 from shadbo.core.questions import Question
+from shadbo.core.rings import mitred
 from shadbo.core.sums.border import clip_count
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.hang import force
@@ -88,7 +89,7 @@ class CanvasFrame:
             (layer,),
             mount,
             s.number(0, KG),
-            lambda f: [opening_part(f, "cloth", "canvas.width" if bar else "piece.width", "canvas")],
+            lambda f: _seen(f, bar),
             (
                 say(desk.mark, "sight {}", sizes(desk.mark, s["frame.sight_width"], s["frame.sight_height"])),
                 say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
@@ -117,6 +118,17 @@ class CanvasFrame:
             ],
         }
         return merged(own, package_questions(desk, assembly, AT, o))
+
+
+def _seen(frame: Frame, bar: float) -> list[Part]:
+    """The painting inside the lip from the front; its bars from behind."""
+    front = opening_part(frame, "cloth", "canvas.width" if bar else "piece.width", "canvas")
+    w, h = frame.package_w.value / 2, frame.package_h.value / 2
+    if not bar:
+        return [front]
+    ring = mitred(w, h, bar)
+    back = Part("bars", "bar", "stretcher bars", "stretcher", face=ring, seen_from=("back",), key="canvas.depth")
+    return [front, back]
 
 
 def _clip_of(desk: Desk) -> str:

@@ -2,8 +2,9 @@
 
 from shadbo.core.assembly import Hatch, Margins, Part, Ring
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted import Frame, centred
+from shadbo.core.displays.rabbeted import Frame
 from shadbo.core.quantity import Quantity
+from shadbo.core.rings import centred
 from shadbo.core.sums.flat import FlatSums
 from shadbo.core.sums.square import Opening, Placement, place
 

@@ -7,6 +7,7 @@ from shadbo.core.assembly import Callout, Dimension, Dot, Fixing, Layer, Ring
 from shadbo.core.desk import Desk
 from shadbo.core.materials import PadStock
 from shadbo.core.quantity import Quantity
+from shadbo.core.rings import mitred
 from shadbo.core.sums.canvas import CanvasSums
 from shadbo.core.sums.square import Opening, Placement
 
@@ -77,12 +78,7 @@ def sections(f: FloaterSums) -> tuple[Ring, Ring, Ring, Ring, tuple[Dot, Dot]]:
 def faces(f: FloaterSums) -> tuple[dict[str, Dots], Ring, tuple[Ring, ...], tuple[Ring, ...]]:
     """Mitred rails, the canvas as it stands, its bars and its braces, in the front plane."""
     w, h, t = f.outside_w.value / 2, f.outside_h.value / 2, f.wall.value
-    rails: dict[str, Dots] = {
-        "top": ((-w, h), (w, h), (w - t, h - t), (-w + t, h - t)),
-        "bottom": ((-w, -h), (w, -h), (w - t, -h + t), (-w + t, -h + t)),
-        "left": ((-w, -h), (-w + t, -h + t), (-w + t, h - t), (-w, h)),
-        "right": ((w, -h), (w - t, -h + t), (w - t, h - t), (w, h)),
-    }
+    rails = dict(zip(("top", "bottom", "left", "right"), mitred(w, h, t), strict=True))
     turn, dx, dy = f.placed.turn.value, f.placed.right.value, f.placed.up.value
 
     def put(x: float, y: float) -> Dot:
@@ -91,12 +87,8 @@ def faces(f: FloaterSums) -> tuple[dict[str, Dots], Ring, tuple[Ring, ...], tupl
     ring = tuple(put(x.value, y.value) for x, y in f.canvas.shape.points.values())
     b = f.canvas.bar_face.value
     cw, ch = f.canvas.width.value / 2, f.canvas.height.value / 2
-    bars = (
-        tuple(put(*d) for d in ((-cw, ch), (cw, ch), (cw - b, ch - b), (-cw + b, ch - b))),
-        tuple(put(*d) for d in ((-cw, -ch), (cw, -ch), (cw - b, -ch + b), (-cw + b, -ch + b))),
-        tuple(put(*d) for d in ((-cw, -ch), (-cw + b, -ch + b), (-cw + b, ch - b), (-cw, ch))),
-        tuple(put(*d) for d in ((cw, -ch), (cw - b, -ch + b), (cw - b, ch - b), (cw, ch))),
-    )
+    top, bottom, left, right = (tuple(put(*d) for d in ring_) for ring_ in mitred(cw, ch, b))
+    bars = (top, bottom, left, right)
     braces = []
     for brace in f.canvas.braces:
         half = brace.width.mm / 2

@@ -6,7 +6,7 @@ from shadbo.core.assembly import Hatch, Part
 from shadbo.core.boards import FrameProfile, SheetStock
 from shadbo.core.desk import Desk
 from shadbo.core.displays.flat_front import PIECE_HATCH, place_in, placed_ring, seen
-from shadbo.core.displays.rabbeted import Frame, allowance_mm, centred, frame_round, profile_for
+from shadbo.core.displays.rabbeted import Frame, allowance_mm, frame_round, profile_for
 from shadbo.core.displays.slabs import (
     Slab,
     air_needed,
@@ -20,6 +20,7 @@ from shadbo.core.displays.slabs import (
 from shadbo.core.facts import Told
 from shadbo.core.options import FrameOptions, GlazedOptions
 from shadbo.core.quantity import Quantity
+from shadbo.core.rings import centred
 from shadbo.core.sums.flat import FlatSums
 from shadbo.core.sums.square import Placement
 from shadbo.core.units import MM
@@ -106,13 +107,16 @@ def layers_of(
     return slabs, glazing
 
 
-def front_of(desk: Desk, flat: FlatSums, placed: Placement | None, field: Hatch) -> list[Part]:
+def front_of(
+    desk: Desk, flat: FlatSums, placed: Placement | None, field: Hatch, both_sides: bool = False
+) -> list[Part]:
     """What shows inside the lip, and the piece placed in it as evenly as it goes."""
     s = desk.sheet
     sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
     hatch = PIECE_HATCH[desk.piece.detail.kind]
     ring = sight if placed is None else placed_ring(flat, placed)
-    return [seen("field", field, sight, "package.width"), seen("piece", hatch, ring, "piece.width")]
+    parts = [seen("field", field, sight, "package.width"), seen("piece", hatch, ring, "piece.width")]
+    return [replace(p, seen_from=("front", "back")) for p in parts] if both_sides else parts
 
 
 def place_seen(desk: Desk, flat: FlatSums) -> Placement:

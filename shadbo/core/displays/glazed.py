@@ -7,13 +7,14 @@ from shadbo.core.assembly import Assembly, Callout, Join, Margins, Part, Ring, R
 from shadbo.core.desk import Desk
 from shadbo.core.displays.glazed_views import callouts, dimensions, section_of
 from shadbo.core.displays.points import cover_parts, point_join
-from shadbo.core.displays.rabbeted import Frame, centred
+from shadbo.core.displays.rabbeted import Frame
 from shadbo.core.displays.rabbeted_rails import rail_parts
 from shadbo.core.displays.slabs import Slab, filler_slab
 from shadbo.core.hanging import hanger_down
 from shadbo.core.lengths import Both
 from shadbo.core.mounts import MountPlan
 from shadbo.core.quantity import Quantity
+from shadbo.core.rings import centred
 from shadbo.core.sums.bending import rail_sag
 from shadbo.core.sums.border import strips
 from shadbo.core.sums.hang import force

@@ -3,8 +3,9 @@
 from collections.abc import Sequence
 
 from shadbo.core.assembly import Callout, Dimension, Layer, Ring
-from shadbo.core.displays.rabbeted import Frame, rect
+from shadbo.core.displays.rabbeted import Frame
 from shadbo.core.displays.slabs import Slab
+from shadbo.core.rings import rect
 
 SEEN_MM = 34.0
 MOST_SEEN_MM = 110.0

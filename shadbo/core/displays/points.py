@@ -4,8 +4,9 @@ from collections.abc import Callable, Sequence
 
 from shadbo.core.assembly import Fixing, Join, Part
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted import Frame, centred, edge_walk, rect
+from shadbo.core.displays.rabbeted import Frame, edge_walk
 from shadbo.core.displays.slabs import Slab
+from shadbo.core.rings import rect
 from shadbo.core.sums.border import point_count
 from shadbo.core.units import MM, ONE
 
@@ -57,7 +58,6 @@ def cover_parts(desk: Desk, frame: Frame, back: str, see_through: bool) -> list[
         return [Part("cover", "cover", "gummed tape over the joint", "paper", 1, length, key="cover.tape")]
     width = s.cut("cover.width", "dust paper, blank, width", s["frame.outside_width"] + more, "up", 2.0)
     height = s.cut("cover.height", "dust paper, blank, height", s["frame.outside_height"] + more, "up", 2.0)
-    trimmed = centred(s["frame.outside_width"].value - 6, s["frame.outside_height"].value - 6)
     name = "dust paper, cut to a ring" if see_through else f"dust paper, {back.split()[0]}"
     note = (
         "trim 3 mm inside the edge; vent of 25 to 50 mm, 20 mm clear of the canvas, blade set shallow"
@@ -65,7 +65,6 @@ def cover_parts(desk: Desk, frame: Frame, back: str, see_through: bool) -> list[
         else "trim 3 mm inside the edge; sealed all round against dust, damp and insects"
     )
     thin = s.choose("cover.thick", "dust paper, thickness", 0.1, MM, "common practice")
-    face = () if see_through else (trimmed,)
     return [
         Part(
             "cover",
@@ -76,8 +75,6 @@ def cover_parts(desk: Desk, frame: Frame, back: str, see_through: bool) -> list[
             width,
             height,
             thin,
-            face=face,
-            seen_from=("back",),
             key="cover.width",
             to_cut=True,
             note=note,

@@ -8,13 +8,13 @@ from shadbo.core.displays.base import Ask
 from shadbo.core.displays.flat_front import seen
 from shadbo.core.displays.floated import reading_asks
 from shadbo.core.displays.glazed_questions import mount_questions, parts_questions
-from shadbo.core.displays.rabbeted import rect
 from shadbo.core.facts import tell
 from shadbo.core.findings import StationName
 from shadbo.core.mounts import choose_mount
 from shadbo.core.options import PosterRailOptions
 from shadbo.core.pieces import Paper, Piece
 from shadbo.core.questions import Choice, Question
+from shadbo.core.rings import rect
 from shadbo.core.rows import choice_row
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.hang import force

@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from shadbo.core.assembly import BackRail, Ring, Suitability
+from shadbo.core.assembly import BackRail, Suitability
 from shadbo.core.boards import FrameProfile
 from shadbo.core.desk import Desk
 from shadbo.core.measures import prefix
@@ -195,17 +195,6 @@ def frame_round(
     return Frame(
         desk, profile, held, face, lip, front, rabbet, depth, extension, w, h, package_w, package_h, hold_w, hold_h
     )
-
-
-def rect(x0: float, y0: float, x1: float, y1: float) -> Ring:
-    """A rectangle by two corners."""
-    return ((x0, y0), (x1, y0), (x1, y1), (x0, y1))
-
-
-def centred(width_mm: float, height_mm: float, up_mm: float = 0.0) -> Ring:
-    """A rectangle about the frame's middle, in the front plane."""
-    w, h = width_mm / 2, height_mm / 2
-    return rect(-w, up_mm - h, w, up_mm + h)
 
 
 def edge_walk(length_mm: float, count: int, inset_mm: float) -> Sequence[float]:

@@ -1,7 +1,8 @@
 """Rails of a rabbeted frame: mitred pairs with section and faces, and strips that extend a rabbet."""
 
-from shadbo.core.assembly import Dot, Part, Ring
-from shadbo.core.displays.rabbeted import Frame, rect
+from shadbo.core.assembly import Part, Ring
+from shadbo.core.displays.rabbeted import Frame
+from shadbo.core.rings import mitred, rect
 from shadbo.core.sums.weight import solid
 from shadbo.core.units import MM
 
@@ -19,12 +20,7 @@ def rail_parts(frame: Frame) -> list[Part]:
         "section area and length",
     )
     w, h = s["frame.outside_width"].value / 2, s["frame.outside_height"].value / 2
-    faces: dict[str, tuple[Dot, ...]] = {
-        "top": ((-w, h), (w, h), (w - f, h - f), (-w + f, h - f)),
-        "bottom": ((-w, -h), (w, -h), (w - f, -h + f), (-w + f, -h + f)),
-        "left": ((-w, -h), (-w + f, -h + f), (-w + f, h - f), (-w, h)),
-        "right": ((w, -h), (w - f, -h + f), (w - f, h - f), (w, h)),
-    }
+    faces = dict(zip(("top", "bottom", "left", "right"), mitred(w, h, f), strict=True))
     parts = []
     for axis, sides in (("width", ("top", "bottom")), ("height", ("left", "right"))):
         parts.append(

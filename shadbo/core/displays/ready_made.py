@@ -17,13 +17,13 @@ from shadbo.core.displays.flat_front import PIECE_HATCH, border_margins, place_i
 from shadbo.core.displays.floated import reading_asks
 from shadbo.core.displays.glazed_questions import mount_questions, parts_questions
 from shadbo.core.displays.glazed_views import callouts
-from shadbo.core.displays.rabbeted import centred
 from shadbo.core.facts import tell
 from shadbo.core.findings import StationName
 from shadbo.core.hanging import hanger_down
 from shadbo.core.mounts import choose_mount, load_sums
 from shadbo.core.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
 from shadbo.core.questions import Choice, Question
+from shadbo.core.rings import centred
 from shadbo.core.rows import care, choice_row, reading_row, told
 from shadbo.core.sums.border import hinge_count
 from shadbo.core.sums.flat import flat_sums

@@ -7,7 +7,7 @@ from shadbo.core.displays.flat_front import seen
 from shadbo.core.displays.floated import reading_asks
 from shadbo.core.displays.glazed import GLAZED_LEVERS, Package, build_package
 from shadbo.core.displays.glazed_questions import merged, package_questions
-from shadbo.core.displays.rabbeted import Frame, centred, frame_round
+from shadbo.core.displays.rabbeted import Frame, frame_round
 from shadbo.core.displays.slabs import (
     Slab,
     air_needed,
@@ -26,6 +26,7 @@ from shadbo.core.options import MatOptions
 from shadbo.core.pieces import Paper, Piece, PressedPlant
 from shadbo.core.quantity import Quantity
 from shadbo.core.questions import Question
+from shadbo.core.rings import centred
 from shadbo.core.sums.border import hinge_count
 from shadbo.core.sums.flat import FlatSums, flat_sums
 from shadbo.core.sums.spacing import evenly

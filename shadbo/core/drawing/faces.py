@@ -5,6 +5,7 @@ from shadbo.core.drawing.edge import dim_of
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.lengths import System, texts
 from shadbo.core.plan import Plan
+from shadbo.core.rings import mitred
 from shadbo.core.words import number_text
 
 
@@ -67,13 +68,7 @@ def back_scene(plan: Plan, system: System) -> Scene:
             scene.add(*(Shape(_mirror(ring), part.hatch, part.key, part.id) for ring in part.face))
     deep = a.back_rail.wall.value + a.back_rail.ledge.value if a.back_rail else 0.0
     if a.back_rail:
-        for ring in (
-            ((-w, h), (w, h), (w - deep, h - deep), (-w + deep, h - deep)),
-            ((-w, -h), (w, -h), (w - deep, -h + deep), (-w + deep, -h + deep)),
-            ((-w, -h), (-w + deep, -h + deep), (-w + deep, h - deep), (-w, h)),
-            ((w, -h), (w - deep, -h + deep), (w - deep, h - deep), (w, h)),
-        ):
-            scene.add(Shape(ring, "wood", "rail.width", "rail"))
+        scene.add(*(Shape(ring, "wood", "rail.width", "rail") for ring in mitred(w, h, deep)))
     for join in a.joins:
         r = join.diameter_mm
         if r <= 0:

@@ -53,8 +53,8 @@ def parts_scene(plan: Plan, system: System) -> Scene:
         scene.add(Words((0, y + 12), "nothing to cut", "part", "", "start"))
     if plan.hang is not None and plan.hang.hanger is not None:
         bought.append(f"{len(plan.hang.places)} × {plan.hang.hanger.name}")
-        if plan.hang.wire_length is not None and plan.hang.wire is not None:
-            bought.append(f"{number_text(plan.hang.wire_length, mark).pick(system)} of {plan.hang.wire.name}")
+    if plan.hang is not None and plan.hang.wire_length is not None and plan.hang.wire is not None:
+        bought.append(f"{number_text(plan.hang.wire_length, mark).pick(system)} of {plan.hang.wire.name}")
     scene.add(Words((0, y + 4), "from the drawers: " + ", ".join(bought), "side", "screw.count", "start"))
     scene.add(Line(((0, y + 1), (name_at + LONGEST, y + 1)), "thin"))
     return scene

@@ -24,7 +24,7 @@ def questions(plan: Plan) -> list[Question]:
             "Weighs",
             say(mark, "{}", hang.weight),
             "weight.total",
-            hang.hanger.name if hang.hanger else "none in stock",
+            hang.hanger.name if hang.hanger else "none in stock" if hang.kind in RAILED else "",
         ),
     ]
     if hang.kind == "cleat" and plan.assembly is not None:
@@ -75,14 +75,15 @@ def questions(plan: Plan) -> list[Question]:
     rows.append(told(what, say(mark, "{}", hang.hook_height), "hang.hook"))
     if len(hang.hooks) == 2:
         rows.append(told("Between the hooks", say(mark, "{}", Mm(hang.hooks[1] - hang.hooks[0])), "", "level them"))
-    rows.append(
-        told(
-            "Bumpers, lower corners",
-            say(mark, "{} thick", Mm(hang.bumper_mm, "up")),
-            "",
-            "as the hanger stands out",
+    if hang.bumper_mm > 0:
+        rows.append(
+            told(
+                "Bumpers, lower corners",
+                say(mark, "{} thick", Mm(hang.bumper_mm, "up")),
+                "",
+                "as the hanger stands out",
+            )
         )
-    )
     rows.append(
         care(
             "Wall: rated fixings for its kind, clear of cables and pipes. A doubtful wall is for a qualified fitter."
