@@ -93,6 +93,9 @@ def test_two_panes_in_a_given_opening():
     assert value(p, "frame.sight_width") == pytest.approx(842, abs=0.6)
     assert p.assembly.see_through
     assert p.hang.kind == "straps"
+    clips = next(j for j in p.assembly.joins if j.id == "points")
+    assert clips.item == "soft-padded clips"
+    assert len(clips.fixings) == 8, "two a side, never a point on a bare glass edge"
     assert abs(p.hang.places[0][0]) == pytest.approx(value(p, "frame.outside_width") / 4, abs=0.5)
 
 

@@ -81,7 +81,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
     rail_sag(s, weight, s["frame.outside_width"], frame.profile.species, frame.depth, frame.face)
     joins = list(package.joins)
     if package.points:
-        join, marks = point_join(desk, frame, slabs)
+        join, marks = point_join(desk, frame, slabs, package.see_through)
         joins.append(join)
         parts.append(marks)
     parts += cover_parts(desk, frame, package.back, package.see_through)

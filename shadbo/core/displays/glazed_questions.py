@@ -157,13 +157,15 @@ def _name(assembly: Assembly, role: str) -> str:
 
 def mount_questions(desk: Desk, assembly: Assembly, at: str) -> list[Question]:
     """Which mount and why, its fixings and what each carries, how it is done."""
+    s = desk.sheet
     rows: list[Question] = []
     if desk.piece.no_go:
         rows.append(care(f"No steam, pin or adhesive where its {desk.piece.no_go} is."))
     row = mount_row(desk, assembly, f"{at}/mount")
     if row is not None:
         rows.append(row)
-    rows += told_line(desk, "mount.count", "How many")
+    if "mount.count" in s and s["mount.count"].value > 1:
+        rows += told_line(desk, "mount.count", "How many")
     rows += told_line(desk, "mount.demand", "Each carries")
     rows += told_line(desk, "mount.rating", "Each may carry", "maker's rating, before the factor")
     rows += told_line(desk, "mount.factor", "Factor")

@@ -112,7 +112,6 @@ class TwoPanes:
         own["depth"] = [sheet_row(desk, f"{AT}/pane", "Panes", panes, o.pane, "two of a kind", "stack.glazing")]
         own["mount"] = [
             told("Faces to clean", "four", "", "and dry for 10 min before the piece goes down"),
-            told("Clips or points", "two a side, soft pad", "", "finger-tight; never hard on a bare glass edge"),
             told("Corner marks", "four, low tack", "", "from the front as given; mirrored as read from behind"),
         ]
         return merged(own, package_questions(desk, assembly, AT, o))

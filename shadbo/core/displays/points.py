@@ -13,19 +13,28 @@ from shadbo.core.units import MM, ONE
 INSET_MM = 50.0
 
 
-def point_join(desk: Desk, frame: Frame, slabs: Sequence[Slab], name: str = "points") -> tuple[Join, Part]:
-    """Points a side: floor((side − 100) / 125) + 1, at least two, even; and how they look in the section."""
-    fixings = side_fixings(
-        desk, frame, "point", lambda side_mm: point_count(side_mm, desk.practice.points_apart_mm), INSET_MM
-    )
+def point_join(desk: Desk, frame: Frame, slabs: Sequence[Slab], soft: bool = False) -> tuple[Join, Part]:
+    """Points a side: floor((side − 100) / 125) + 1, at least two, even; and how they look in the section.
+
+    ``soft``: two padded clips a side instead, where a point would bear on a bare glass edge.
+    """
+    name = "soft-padded clips" if soft else "points"
+
+    def count(side_mm: float) -> int:
+        return 2 if soft else point_count(side_mm, desk.practice.points_apart_mm)
+
+    fixings = side_fixings(desk, frame, "point", count, INSET_MM)
     desk.sheet.let("point.count", name, desk.sheet.number(len(fixings), ONE))
     x = frame.front.value + sum(layer.thick.value for layer in slabs)
     wall = frame.face.value - frame.lip.value
     mark = Part("point", "clip", name, "metal", section=rect(x, wall - 4, x + 1.0, wall + 9), key="point.count")
-    steps = ("frame on its edge while driving, so that nothing loose falls on the glazing",)
-    return Join(
-        "points", name, name, ("rail", "backing"), fixings, diameter_mm=3.0, operations=steps, key="point.count"
-    ), mark
+    steps = (
+        ("finger-tight: a hard clip cracks the pane",)
+        if soft
+        else ("frame on its edge while driving, so that nothing loose falls on the glazing",)
+    )
+    holds = ("rail", "backing")
+    return Join("points", name, name, holds, fixings, diameter_mm=3.0, operations=steps, key="point.count"), mark
 
 
 def side_fixings(

@@ -9,7 +9,7 @@ from shadbo.core.words import number_text
 ROW = 26.0
 LONGEST = 118.0
 NAME_AT = 44.0
-NAME_PX = 190.0
+NAME_PX = 240.0
 BOARD_PX = 406.0
 
 
