@@ -3,7 +3,7 @@
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 
-from shadbo.core.assembly import Assembly, Callout, Join, Margins, Part, Ring, Room
+from shadbo.core.assembly import Assembly, Callout, Dimension, Join, Margins, Part, Ring, Room
 from shadbo.core.desk import Desk
 from shadbo.core.displays.glazed_views import callouts, dimensions, section_of
 from shadbo.core.displays.points import cover_parts, point_join
@@ -40,12 +40,11 @@ class Package:
     sizes: tuple[Both, Both]
     joins: tuple[Join, ...] = ()
     parts: tuple[Part, ...] = ()
-    dimensions: Callable[[Frame], Sequence[object]] | None = None
+    dimensions: Callable[[Frame], Sequence[Dimension]] | None = None
     reach_mm: float = 0.0
     margins: Margins | None = None
     see_through: bool = False
     back: str = "sealed paper"
-    hangs: tuple[str, ...] = ()
     levers: Mapping[str, str] = field(default_factory=dict)
     effort: str = ""
     strainer: bool = False
@@ -100,21 +99,19 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         tuple(parts),
         tuple(joins),
         layers,
-        (*dimensions(frame, back), *extra),  # type: ignore[arg-type]
+        (*dimensions(frame, back), *extra),
         (*callouts(slabs, section), *package.callouts),
         "right rail, cut through",
         _answers(desk, package),
         Room(frame.front.value, room_end, frame.rabbet_depth.key, "rabbet"),
         package.margins,
-        package.see_through,
-        any(x.role == "glazing" for x in slabs),
-        package.levers,
-        frame.profile,
-        frame.held,
-        {},
-        package.hangs,  # type: ignore[arg-type]
-        package.mount,
-        package.effort,
+        see_through=package.see_through,
+        glazed=any(x.role == "glazing" for x in slabs),
+        levers=package.levers,
+        moulding=frame.profile,
+        mouldings=frame.held,
+        mount=package.mount,
+        effort=package.effort,
     )
 
 
