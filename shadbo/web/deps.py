@@ -20,8 +20,8 @@ def session(request: Request) -> Iterator[Session]:
 SessionDep = Annotated[Session, Depends(session, scope="function")]
 
 
-def workshop(request: Request, s: SessionDep) -> str:
-    """The workshop that this installation serves."""
+def _workshop(request: Request, s: Session) -> str:
+    """The workshop that this installation serves. A plain call: a dependency of its own costs a change of thread."""
     state = request.app.state
     if state.workshop is None:
         state.workshop = Workshops(s).first()
@@ -30,17 +30,14 @@ def workshop(request: Request, s: SessionDep) -> str:
     return str(state.workshop)
 
 
-WorkshopDep = Annotated[str, Depends(workshop, scope="function")]
-
-
-def jobs(s: SessionDep, here: WorkshopDep) -> Jobs:
+def jobs(request: Request, s: SessionDep) -> Jobs:
     """The jobs of that workshop."""
-    return Jobs(s, here)
+    return Jobs(s, _workshop(request, s))
 
 
-def photos(s: SessionDep, here: WorkshopDep) -> Photos:
+def photos(request: Request, s: SessionDep) -> Photos:
     """The photographs of that workshop."""
-    return Photos(s, here)
+    return Photos(s, _workshop(request, s))
 
 
 PhotosDep = Annotated[Photos, Depends(photos, scope="function")]
