@@ -8,7 +8,7 @@ from shadbo.core.hang_plan import HangPlan
 from shadbo.core.materials import HangerKind
 from shadbo.core.quantity import Quantity
 from shadbo.core.sums import hang as sums
-from shadbo.core.units import KG, MM, ONE
+from shadbo.core.units import GRAVITY_N_PER_KG, KG, MM, ONE
 
 STRIP_INSET_MM = 20.0
 
@@ -47,7 +47,7 @@ def plan_plain(desk: Desk, assembly: Assembly, weight: Quantity, kind: HangerKin
         hook = s.let("hang.hook", "hook above the floor", eye + height / 2 + rise)
     wire = None
     if tension is not None:
-        wire = job.wire or desk.stock.wire(tension.value / 9.80665, p.wire_factor)
+        wire = job.wire or desk.stock.wire(tension.value / GRAVITY_N_PER_KG, p.wire_factor)
     return HangPlan(
         kind,
         reason,

@@ -9,7 +9,7 @@ from shadbo.core.mount_table import MOUNTS, Mount
 from shadbo.core.pieces import Piece
 from shadbo.core.quantity import Quantity
 from shadbo.core.sums.hang import force
-from shadbo.core.units import N_PER_KG, ONE, N
+from shadbo.core.units import KG, ONE
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,10 +85,9 @@ def load_sums(desk: Desk, plan: MountPlan, mass: Quantity, count: Quantity, run:
     dear = mount.factor == "tape_factor" and desk.piece.worth != "everyday"
     value = p.tape_factor_dear if dear else getattr(p, mount.factor)
     factor = s.choose("mount.factor", "safety factor of the mount", value, ONE, "practice of the shop")
-    each = s.choose("mount.rating_each", f"rating of {tape.name}", tape.rating_kg, (0, 1, 0, 0, 0, 0), "maker")
-    rating = each * s.number(9.80665, N_PER_KG)
+    each = s.choose("mount.rating_each", f"rating of {tape.name}", tape.rating_kg, KG, "maker")
+    rating = force(s, each)
     if tape.by_length and run is not None:
         rating = rating * (run / s.number(100, run.unit))
     s.let("mount.rating", "each fixing may carry, by its maker", rating)
     s.let("mount.margin", "rating less demand · factor", rating - s["mount.demand"] * factor)
-    assert s["mount.margin"].unit == N

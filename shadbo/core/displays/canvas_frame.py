@@ -25,7 +25,7 @@ from shadbo.core.rings import mitred
 from shadbo.core.sums.border import clip_count
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.hang import force
-from shadbo.core.units import KG, MM, N_PER_KG, ONE
+from shadbo.core.units import KG, MM, ONE
 from shadbo.core.words import say, sizes
 
 AT = "options/canvas_frame"
@@ -186,7 +186,7 @@ def _clips(desk: Desk, frame: Frame, depth: Quantity, mass: Quantity) -> Join:
     s.let("mount.demand", "each fixing carries", force(s, mass) / count)
     factor = s.choose("mount.factor", "safety factor of the mount", p.hardware_factor, ONE, "practice of the shop")
     rating = s.choose("mount.rating_each", f"rating of {clip.name}", clip.rating_kg, KG, "maker")
-    s.let("mount.rating", "each fixing may carry, by its maker", rating * s.number(9.80665, N_PER_KG))
+    s.let("mount.rating", "each fixing may carry, by its maker", force(s, rating))
     s.let("mount.margin", "rating less demand · factor", s["mount.rating"] - s["mount.demand"] * factor)
     steps = ("pilot the frame's back; screw 2 mm shorter than the wood", "finger-tight, then a quarter turn")
     return Join(

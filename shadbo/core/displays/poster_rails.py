@@ -18,7 +18,7 @@ from shadbo.core.rings import rect
 from shadbo.core.rows import choice_row
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.hang import force
-from shadbo.core.units import KG, MM, N_PER_KG, ONE
+from shadbo.core.units import KG, MM, ONE
 from shadbo.core.words import Mm, both, say
 
 AT = "options/poster_rails"
@@ -76,7 +76,7 @@ class PosterRails:
         s.let("mount.demand", "the top rail carries", force(s, held))
         factor = s.choose("mount.factor", "safety factor of the mount", desk.practice.magnet_factor, ONE, "practice")
         rating = s.choose("mount.rating_each", f"rating of {rail.name}", rail.rating_kg, KG, "maker")
-        s.let("mount.rating", "the rail may carry, by its maker", rating * s.number(9.80665, N_PER_KG))
+        s.let("mount.rating", "the rail may carry, by its maker", force(s, rating))
         s.let("mount.margin", "rating less demand · factor", s["mount.rating"] - s["mount.demand"] * factor)
         d, r, k = deep.value, high.value, hides.value
         middle = d / 2
