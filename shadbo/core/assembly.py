@@ -55,7 +55,7 @@ Role = Literal[
     "clip",
 ]
 Moulding = FloaterProfile | FrameProfile | PlainStock
-ViewName = Literal["edge", "front", "back", "parts", "stretch"]
+ViewName = Literal["edge", "front", "back", "parts", "stretch", "holes", "mat"]
 
 
 CALLED = {
@@ -181,6 +181,53 @@ class BackRail:
 
 
 @dataclass(frozen=True, slots=True)
+class Shown:
+    """A piece among several, as it stands: its outline in the front plane, and where its place is kept in the job."""
+
+    id: str
+    name: str
+    ring: Ring
+    key: str
+    seat: str = "field"
+    at: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Spot:
+    """One thing to mark on a board: a hole, slit, pin, support, peg, corner; in the front plane."""
+
+    id: str
+    kind: Literal["hole", "slit", "pin", "support", "peg", "corner", "target", "cable"]
+    at: Dot
+    size_mm: float
+    of: str
+    key: str = ""
+    plane: Literal["board", "mat", "rail", "object"] = "board"
+
+
+@dataclass(frozen=True, slots=True)
+class Window:
+    """An opening to cut out of a board: its innermost edge in the front plane, about the board's own middle."""
+
+    id: str
+    name: str
+    ring: Ring
+    sheet: str
+    bevelled: bool = True
+    key: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Forbidden:
+    """A zone of a piece as it stands, and how far round it no steam may go."""
+
+    name: str
+    of: str
+    ring: Ring
+    steam: Ring = ()
+
+
+@dataclass(frozen=True, slots=True)
 class Suitability:
     """A moulding of the stock held against this piece: what it would need, and why it fails, if it does."""
 
@@ -249,6 +296,17 @@ class Assembly:
     mount: MountPlan | None = None
     effort: str = ""
     wall_strip: Tape | None = None
+    more_mounts: tuple[MountPlan, ...] = ()
+    shown: tuple[Shown, ...] = ()
+    spots: tuple[Spot, ...] = ()
+    windows: tuple[Window, ...] = ()
+    zones: tuple[Forbidden, ...] = ()
+    layout_at: str = ""
+
+    @property
+    def mounts(self) -> tuple[MountPlan, ...]:
+        """Every mount of the plan: the main piece's first."""
+        return ((self.mount,) if self.mount is not None else ()) + self.more_mounts
 
     def by_role(self, *roles: str) -> list[Part]:
         """Parts that play one of these roles."""

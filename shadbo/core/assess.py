@@ -14,8 +14,8 @@ from shadbo.core.shop import Shop
 
 def assess(job: Job, shop: Shop) -> Plan:
     """The plan of a job in a shop. A function of values: the same two give the same plan anywhere."""
-    desk = Desk.lay(job, shop)
     display = display_of(job)
+    desk = Desk.lay(job, shop, display.gathers)
     asks = tuple(display.asks(desk))
     if asks:
         return Plan(desk, display, asks, None, None, ())

@@ -34,6 +34,7 @@ class SheetStock(Value):
     price_per_m2: Price = 0
     coated: bool = False
     acid_free: bool = True
+    colour: Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")] | None = None
 
     @property
     def kg_per_m2(self) -> float:
@@ -100,7 +101,21 @@ class Clip(Value):
     price: Price = 0
 
 
-TapeKind = Literal["linen hinge", "double-sided", "puzzle tape", "wall strip", "corner", "barb", "thread", "spray"]
+TapeKind = Literal[
+    "linen hinge",
+    "double-sided",
+    "puzzle tape",
+    "wall strip",
+    "corner",
+    "barb",
+    "thread",
+    "spray",
+    "pin",
+    "clasp",
+    "tie",
+    "bracket",
+    "textile tape",
+]
 
 
 class Tape(Value):
@@ -138,3 +153,36 @@ class PosterRail(Value):
     mass_kg: Annotated[float, Field(gt=0, le=20)]
     rating_kg: Annotated[float, Field(gt=0, le=50)]
     price: Price = 0
+
+
+class LampStrip(Value):
+    """A strip of lamps: how far apart they stand, what a metre draws, what it can be cut to."""
+
+    id: Id
+    name: Line
+    pitch_mm: Positive
+    w_per_m: Annotated[float, Field(gt=0, le=100)]
+    cut_mm: Positive = 50
+    volts: Annotated[float, Field(gt=0, le=60)] = 12
+    price_per_m: Price = 0
+
+
+class Supply(Value):
+    """A listed low-voltage supply that stands outside the box."""
+
+    id: Id
+    name: Line
+    watts: Annotated[float, Field(gt=0, le=1000)]
+    volts: Annotated[float, Field(gt=0, le=60)] = 12
+    plug_mm: Positive = 8
+    price: Price = 0
+
+
+class Dowel(Value):
+    """A round peg, by its diameter."""
+
+    id: Id
+    name: Line
+    diameter_mm: Positive
+    length_mm: Positive = 1000
+    price_per_m: Price = 0

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from shadbo.core.job import Job
 from shadbo.core.lengths import Mark
+from shadbo.core.measures import prefix
 from shadbo.core.pieces import Piece
 from shadbo.core.quantity import Quantity
 from shadbo.core.sheet import AsBuilt, Sheet
@@ -23,14 +24,15 @@ class Desk:
     practice: Practice
     mark: Mark
     sheet: Sheet
+    gathers: bool = False
 
     @classmethod
-    def lay(cls, job: Job, shop: Shop) -> "Desk":
-        """A fresh desk with an empty sheet and the job's pins."""
+    def lay(cls, job: Job, shop: Shop, gathers: bool = False) -> "Desk":
+        """A fresh desk with an empty sheet and the job's pins. ``gathers``: all pieces stand in one frame."""
         practice = job.practice or shop.practice
         pins = {key: AsBuilt(r.mm, practice.half_width_mm(r.tool), TOOL_WORDS[r.tool]) for key, r in job.pins.items()}
         mark = shop.the_mark()
-        return cls(job, shop, practice, mark, Sheet(mark.mm, pins))
+        return cls(job, shop, practice, mark, Sheet(mark.mm, pins), gathers)
 
     @property
     def stock(self) -> Stock:
@@ -41,6 +43,15 @@ class Desk:
     def piece(self) -> Piece:
         """The main piece."""
         return self.job.pieces[0]
+
+    @property
+    def pieces(self) -> tuple[Piece, ...]:
+        """The pieces that this frame shows: all of them where the display gathers them, else the main one."""
+        return self.job.pieces if self.gathers else self.job.pieces[:1]
+
+    def prefix(self, piece: Piece) -> str:
+        """What the lines of a piece are called on this sheet."""
+        return f"item.{piece.id}" if self.gathers else prefix(piece.detail)
 
     def read(self, key: str, label: str, reading: Reading) -> Quantity:
         """A reading of the job, onto the sheet."""
@@ -55,7 +66,7 @@ class Desk:
 
     def others_of_set(self, axis: str) -> list[tuple[int, Reading]]:
         """The largest reading of each further piece of a set that shares one outside, with the piece's number."""
-        if not self.job.same_outside:
+        if not self.job.same_outside or self.gathers:
             return []
         fields = ("width_top", "width_middle", "width_bottom")
         if axis == "height":

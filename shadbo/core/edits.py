@@ -97,7 +97,7 @@ def _enter(here: Any, name: str, edit: Edit) -> Any:  # noqa: ANN401
     return here[name]
 
 
-_LISTS = ("pieces", "braces", "edge_marks")
+_LISTS = ("pieces", "braces", "edge_marks", "zones", "places")
 
 
 def _set_item(items: list[Any], id_: str, new: Any, edit: Edit) -> Any:  # noqa: ANN401

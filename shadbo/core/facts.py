@@ -59,6 +59,11 @@ _USUAL: dict[str, set[FactName]] = {
     "puzzle": {"may_be_glued", "may_touch_glazing"},
     "needlework": {"may_be_pierced", "may_be_steamed"},
     "pressed plant": {"may_touch_glazing", "may_be_glued"},
+    "garment": {"may_be_pierced", "may_be_steamed"},
+    "flag": set(),
+    "badge": set(),
+    "keepsake": set(),
+    "plate": {"may_be_glued"},
 }
 """Usual facts by kind: common practice, no source."""
 

@@ -8,6 +8,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field, model_validator
 
+from shadbo.core.box_options import Place
 from shadbo.core.materials import Hanger, HangerKind, Wire
 from shadbo.core.options import Options
 from shadbo.core.pieces import Brace, LooseCanvas, Piece, StretchedCanvas
@@ -42,6 +43,11 @@ DisplayKind = Literal[
     "puzzle frame",
     "backed",
     "poster rails",
+    "shadow box",
+    "jersey box",
+    "light box",
+    "sash",
+    "open frame",
 ]
 
 
@@ -85,10 +91,16 @@ class Job(Value):
             ("pieces", [p.id for p in self.pieces]),
             *((f"pieces/{p.id}/detail/braces", [b.id for b in _braces(p)]) for p in self.pieces),
             *((f"pieces/{p.id}/edge_marks", [m.id for m in p.edge_marks]) for p in self.pieces),
+            *((f"pieces/{p.id}/zones", [z.id for z in p.zones]) for p in self.pieces),
+            *((f"options/{home}/layout/places", [x.id for x in places]) for home, places in self._places()),
         ):
             if len(set(ids)) != len(ids):
                 raise ValueError(f"{where}: each id may stand only once")
         return self
+
+    def _places(self) -> list[tuple[str, tuple[Place, ...]]]:
+        boxes = {name: getattr(self.options, name) for name in Options.model_fields}
+        return [(name, o.layout.places) for name, o in boxes.items() if hasattr(o, "layout")]
 
     def as_written(self) -> dict[str, Any]:
         """The job as plain data: what the framer decided, and the format's own marks; no defaults."""

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from shadbo.core.objects import Badge, Flag, Garment, Keepsake, Sized
 from shadbo.core.pieces import Detail, LooseCanvas, Margined, StretchedCanvas
 
 SIDES = ("top", "right", "bottom", "left")
@@ -26,6 +27,11 @@ NOUNS: dict[str, str] = {
     "puzzle": "puzzle",
     "needlework": "design",
     "pressed plant": "pressing",
+    "garment": "garment",
+    "flag": "flag",
+    "badge": "badge",
+    "keepsake": "object",
+    "plate": "plate",
 }
 KIND_WORDS: dict[str, str] = {
     "stretched canvas": "canvas on its bars",
@@ -35,6 +41,11 @@ KIND_WORDS: dict[str, str] = {
     "puzzle": "jigsaw puzzle",
     "needlework": "needlework or quilt",
     "pressed plant": "pressed plant",
+    "garment": "shirt or jacket",
+    "flag": "flag, banner or quilt",
+    "badge": "badge, medal or patch",
+    "keepsake": "tool, figure or model",
+    "plate": "photograph or nameplate",
 }
 
 
@@ -55,8 +66,33 @@ def _round(detail: Detail) -> Iterator[Measure]:
     yield Measure("diagonal_up", "diagonal, bottom left to top right", False, "for squareness")
 
 
+def _of_object(detail: Sized) -> Iterator[Measure]:
+    yield Measure("width", "width, as displayed")
+    yield Measure("height", "height, as displayed")
+    if isinstance(detail, Garment):
+        yield Measure("body_width", "body, armpit to armpit", False, "for its outline and seams")
+        yield Measure("thickness", "thickness, with its inner form", True, "10 to 20 mm as a rule")
+    elif isinstance(detail, Flag):
+        yield Measure("flat_width", "width, laid flat")
+        yield Measure("flat_height", "height, laid flat")
+        yield Measure("cloth", "one layer of the cloth", True, "a caliper reads it best")
+    elif isinstance(detail, Badge):
+        yield Measure("relief", "stands in front of its board by")
+        yield Measure("back_relief", "clasp stands behind by", False, "none for a sewn patch")
+        yield Measure("pin_off", "pin from the visible centre", False, "seen from the front")
+        yield Measure("pin_width", "hole for the pin, diameter", False, "2 mm as a rule")
+    elif isinstance(detail, Keepsake):
+        yield Measure("depth", "depth, front to back")
+        yield Measure("centre_up", "centre of gravity, from its lowest point", False, "balance it on an edge")
+        yield Measure("base_depth", "depth of its foot", detail.stands, "for the tilt test")
+    else:
+        yield Measure("thickness", "thickness", True, "a caliper reads it best")
+
+
 def measures(detail: Detail) -> list[Measure]:
     """The readings of this kind of piece."""
+    if isinstance(detail, Sized):
+        return list(_of_object(detail))
     out = list(_round(detail))
     if isinstance(detail, StretchedCanvas):
         out.append(Measure("depth", "depth, bar and cloth"))

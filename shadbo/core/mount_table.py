@@ -179,4 +179,65 @@ MOUNTS = _all(
         ("line the sheet up with both ends of the rail before it shuts",),
         factor="magnet_factor",
     ),
+    Mount(
+        "stainless pins",
+        "stainless pins into foam board",
+        (
+            "an inner form 8 mm inside the outline gives it body",
+            "shoulders and neck first, every 45 mm: they carry; elsewhere every 75 mm",
+            "through the seams, slanted, never through print, ink or an autograph",
+        ),
+        pierces=True,
+        tape="pin",
+        factor="pin_factor",
+        care="No steam within 50 mm of ink or of a sticker.",
+    ),
+    Mount(
+        "clasp through the board",
+        "its own clasp, through a hole in the board",
+        (
+            "mark the board's centre by its diagonals",
+            "the hole goes where the visible badge is centred: its pin's offset is counted in",
+            "packers keep the clasp clear of the backing",
+        ),
+    ),
+    Mount(
+        "ties",
+        "wire or thread ties through the board",
+        (
+            "two ties below the centre of gravity, one above; sleeve the wire where it bears",
+            "twist or knot behind the board, the ends bent flat and taped over",
+            "tilt the board before closing: nothing may move",
+        ),
+        tape="tie",
+        factor="hardware_factor",
+    ),
+    Mount(
+        "padded brackets",
+        "padded brackets, screwed through the board",
+        (
+            "bend each to the object, line it with felt, paint it like the board",
+            "two below the centre of gravity, one above; screws from behind",
+            "tilt the board before closing: nothing may move",
+        ),
+        tape="bracket",
+        factor="hardware_factor",
+    ),
+    Mount(
+        "wrapped on a core",
+        "wrapped round a card core, closed with removable fabric tape",
+        (
+            "test the tape on the hem",
+            "fold to layers of one width; the core 2 mm clear of what it must go into",
+            "straighten the front, then tape behind; nothing pierces it",
+        ),
+        tape="textile tape",
+        factor="tape_factor",
+    ),
+    Mount(
+        "pegs",
+        "on dowels from the rails",
+        ("mark by laying the object on the seated dowels", "rails go on over the dowels: mind the order"),
+        reversible=False,
+    ),
 )

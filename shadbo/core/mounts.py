@@ -35,6 +35,10 @@ class MountPlan:
     decided: bool
     tape_name: str = ""
     price: float = 0.0
+    of: str = ""
+    name: str = ""
+    at: str = ""
+    key: str = "mount"
 
 
 def weigh(mount: Mount, told: Told, piece: Piece, mass_kg: float) -> Weighed:
@@ -62,9 +66,11 @@ def weigh(mount: Mount, told: Told, piece: Piece, mass_kg: float) -> Weighed:
     return Weighed(mount, tuple(against), said)
 
 
-def choose_mount(desk: Desk, told: Told, mass_kg: float, ids: Sequence[str], decided: str | None) -> MountPlan:
+def choose_mount(
+    desk: Desk, told: Told, mass_kg: float, ids: Sequence[str], decided: str | None, piece: Piece | None = None
+) -> MountPlan:
     """The first that serves in the display's order, or what the framer decided. Unknown names fall to the plan."""
-    weighed = tuple(weigh(MOUNTS[i], told, desk.piece, mass_kg) for i in ids)
+    weighed = tuple(weigh(MOUNTS[i], told, piece or desk.piece, mass_kg) for i in ids)
     wanted = next((w for w in weighed if w.mount.id == decided), None)
     taken = wanted or next((w for w in weighed if w.serves), weighed[0])
     tapes = desk.stock.tapes_of(taken.mount.tape) if taken.mount.tape else []
@@ -73,21 +79,40 @@ def choose_mount(desk: Desk, told: Told, mass_kg: float, ids: Sequence[str], dec
     )
 
 
-def load_sums(desk: Desk, plan: MountPlan, mass: Quantity, count: Quantity, run: Quantity | None = None) -> None:
+def load_sums(
+    desk: Desk,
+    plan: MountPlan,
+    mass: Quantity,
+    count: Quantity,
+    run: Quantity | None = None,
+    piece: Piece | None = None,
+) -> None:
     """Demand, factor and rating of one fixing. ``run`` is the length of tape on one fixing, where it sticks."""
-    s, p, mount = desk.sheet, desk.practice, plan.taken.mount
+    p, mount = desk.practice, plan.taken.mount
     tapes = desk.stock.tapes_of(mount.tape) if mount.tape else []
     if not tapes:
         return
     tape = tapes[0]
-    weight = force(s, mass)
-    s.let("mount.demand", "each fixing carries", weight / count)
-    dear = mount.factor == "tape_factor" and desk.piece.worth != "everyday"
+    dear = mount.factor == "tape_factor" and (piece or desk.piece).worth != "everyday"
     value = p.tape_factor_dear if dear else getattr(p, mount.factor)
-    factor = s.choose("mount.factor", "safety factor of the mount", value, ONE, "practice of the shop")
-    each = s.choose("mount.rating_each", f"rating of {tape.name}", tape.rating_kg, KG, "maker")
-    rating = force(s, each)
-    if tape.by_length and run is not None:
+    share = force(desk.sheet, mass) / count
+    run = run if tape.by_length else None
+    carry(desk, plan.key, share, (tape.name, tape.rating_kg), value, run)
+
+
+def carry(
+    desk: Desk, key: str, demand: Quantity, rated: tuple[str, float], factor: float, run: Quantity | None = None
+) -> Quantity:
+    """What one fixing carries (N) against its maker's rating (kg, by 100 mm of ``run`` where that is given).
+
+    The margin is rating less demand · factor: below nothing, the fixing is overloaded.
+    """
+    s = desk.sheet
+    name, kg = rated
+    carried = s.let(f"{key}.demand", "each fixing carries", demand)
+    safe = s.choose(f"{key}.factor", "safety factor of the mount", factor, ONE, "practice of the shop")
+    rating = force(s, s.choose(f"{key}.rating_each", f"rating of {name}", kg, KG, "maker"))
+    if run is not None:
         rating = rating * (run / s.number(100, run.unit))
-    s.let("mount.rating", "each fixing may carry, by its maker", rating)
-    s.let("mount.margin", "rating less demand · factor", rating - s["mount.demand"] * factor)
+    may = s.let(f"{key}.rating", "each fixing may carry, by its maker", rating)
+    return s.let(f"{key}.margin", "rating less demand · factor", may - carried * safe)

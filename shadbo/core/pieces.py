@@ -5,6 +5,7 @@ from typing import Annotated, Any, Literal
 from pydantic import Field, model_validator
 
 from shadbo.core.facts import Facts
+from shadbo.core.objects import Badge, Flag, Garment, Keepsake, Plate, Zone
 from shadbo.core.values import Id, Length, Line, Note, Reading, Value
 
 ValueClass = Literal["everyday", "dear", "irreplaceable"]
@@ -130,7 +131,19 @@ class PressedPlant(Sided):
 
 
 Detail = Annotated[
-    StretchedCanvas | LooseCanvas | Panel | Paper | Puzzle | Needlework | PressedPlant, Field(discriminator="kind")
+    StretchedCanvas
+    | LooseCanvas
+    | Panel
+    | Paper
+    | Puzzle
+    | Needlework
+    | PressedPlant
+    | Garment
+    | Flag
+    | Badge
+    | Keepsake
+    | Plate,
+    Field(discriminator="kind"),
 ]
 
 
@@ -144,6 +157,7 @@ class Piece(Value):
     condition: Note = ""
     never: Note = ""
     no_go: Line = ""
+    zones: Annotated[tuple[Zone, ...], Field(max_length=20)] = ()
     weight_kg: Annotated[float, Field(gt=0, le=500)] | None = None
     facts: Facts = Facts()
     edge_marks: tuple[EdgeMark, ...] = ()

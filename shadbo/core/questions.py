@@ -23,6 +23,12 @@ QuestionKind = Literal[
     "act",
     "compare",
     "photos",
+    "layouts",
+    "move",
+    "colours",
+    "outline",
+    "table",
+    "cutter",
 ]
 StationMark = Literal["open", "asks", "fine", "measure", "caution", "stop", "note"]
 

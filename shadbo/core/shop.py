@@ -4,7 +4,19 @@ from typing import Annotated
 
 from pydantic import Field
 
-from shadbo.core.boards import Clip, FrameProfile, PosterRail, SheetKind, SheetStock, SpacerStock, Tape, TapeKind
+from shadbo.core.boards import (
+    Clip,
+    Dowel,
+    FrameProfile,
+    LampStrip,
+    PosterRail,
+    SheetKind,
+    SheetStock,
+    SpacerStock,
+    Supply,
+    Tape,
+    TapeKind,
+)
 from shadbo.core.lengths import Mark, MarkName, System
 from shadbo.core.materials import FloaterProfile, Hanger, HangerKind, PadStock, PlainStock, Screw, Wire
 from shadbo.core.values import Line, Millimetres, Positive, Tool, Value
@@ -80,6 +92,38 @@ class Practice(Value):
     pin_factor: Factor = 3.0
     magnet_factor: Factor = 4.0
 
+    box_margin_mm: Positive = 40.0
+    box_margin_least_mm: Positive = 10.0
+    layout_gap_mm: Positive = 25.0
+    layout_gap_least_mm: Positive = 5.0
+    caption_gap_mm: Positive = 12.0
+    snap_mm: Positive = 4.0
+    void_beyond_mm: Positive = 2.0
+    jersey_border_mm: Positive = 60.0
+    jersey_margin_mm: Positive = 30.0
+    strip_mm: Positive = 25.0
+    strip_least_mm: Positive = 15.0
+    notch_room_mm: Positive = 5.0
+    pins_carry_mm: Positive = 45.0
+    pins_else_mm: Positive = 75.0
+    form_inside_mm: Positive = 8.0
+    steam_clear_mm: Positive = 50.0
+    tilt_least_deg: Positive = 15.0
+    void_round_object_mm: Positive = 6.0
+    step_least_mm: Positive = 6.0
+    layer_room_mm: Positive = 0.5
+    bridge_mm: Positive = 3.0
+    lamp_void_times: Annotated[float, Field(ge=1, le=3)] = 1.25
+    supply_times: Annotated[float, Field(ge=1, le=3)] = 1.2
+    sash_hidden_mm: Positive = 6.0
+    card_over_mm: Positive = 15.0
+    card_clear_mm: Positive = 10.0
+    peg_gap_mm: Positive = 30.0
+    peg_stress_mpa: Positive = 10.0
+    joint_over_kg: Positive = 3.0
+    joint_over_mm: Positive = 900.0
+    joint_deeper_mm: Positive = 60.0
+
     floater_gaps: tuple[Step, ...] = (
         Step(up_to_mm=400, mm=5),
         Step(up_to_mm=900, mm=6),
@@ -137,6 +181,9 @@ class Stock(Value):
     tapes: tuple[Tape, ...] = ()
     spacers: tuple[SpacerStock, ...] = ()
     poster_rails: tuple[PosterRail, ...] = ()
+    lamps: tuple[LampStrip, ...] = ()
+    supplies: tuple[Supply, ...] = ()
+    dowels: tuple[Dowel, ...] = ()
     screws: tuple[Screw, ...] = ()
     hangers: tuple[Hanger, ...] = ()
     wires: tuple[Wire, ...] = ()

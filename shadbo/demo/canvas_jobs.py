@@ -1,10 +1,10 @@
 """Canvases in other frames than the floater of a moulding. All invented."""
 
-from shadbo.core.job import Hanging, Job
-from shadbo.core.options import (
+from shadbo.core.flat_options import (
     CanvasFrameOptions,
-    Options,
 )
+from shadbo.core.job import Hanging, Job
+from shadbo.core.options import Options
 from shadbo.core.pieces import (
     EdgeMark,
     LooseCanvas,

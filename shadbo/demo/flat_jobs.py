@@ -3,15 +3,15 @@
 import datetime as dt
 
 from shadbo.core.facts import Facts
-from shadbo.core.job import Hanging, Job, Owner
-from shadbo.core.options import (
+from shadbo.core.flat_options import (
     BoughtFrame,
     MatOptions,
-    Options,
     PanesOptions,
     PuzzleOptions,
     ReadyMadeOptions,
 )
+from shadbo.core.job import Hanging, Job, Owner
+from shadbo.core.options import Options
 from shadbo.core.pieces import (
     Needlework,
     Paper,

@@ -2,8 +2,9 @@
 
 import datetime as dt
 
+from shadbo.core.flat_options import FloaterOptions
 from shadbo.core.job import Hanging, Job, Owner
-from shadbo.core.options import FloaterOptions, Options
+from shadbo.core.options import Options
 from shadbo.core.pieces import Brace, Piece, StretchedCanvas
 from shadbo.core.values import Length, Reading, Tool
 from shadbo.demo.flat_jobs import flat_jobs

@@ -34,14 +34,15 @@ def touches(look: Look) -> Iterator[Finding]:
 
 def sags_onto(look: Look) -> Iterator[Finding]:
     """A large sheet would come down on the piece while the box lies on its back."""
-    if "air.sag" not in look or "air.made" not in look:
+    if "air.sag" not in look or ("air.made" not in look and "air.left" not in look):
         return
     piece = look.desk.piece
     told = tell(piece.facts, piece.detail.kind, piece.worth)
-    sag, air = look["air.sag"], look["air.made"]
+    sag = look["air.sag"]
+    air = look["air.left"] if "air.left" in look else look["air.made"]
     if sag.value <= air.value + 1e-6 or told["may_touch_glazing"]:
         return
-    grave = told["loose_surface"] or piece.detail.kind == "needlework"
+    grave = told["loose_surface"] or piece.detail.kind in ("needlework", "garment", "flag")
     proposals: list[Proposal] = []
     part = next((p for p in look.assembly.by_role("glazing") if p.sheet is not None), None)
     if part is not None and part.sheet is not None:

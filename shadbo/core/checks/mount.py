@@ -5,56 +5,63 @@ from collections.abc import Iterator
 from shadbo.core.checks.view import Look
 from shadbo.core.edits import Edit
 from shadbo.core.findings import Finding, Proposal
+from shadbo.core.mounts import MountPlan
 from shadbo.core.pieces import Margined, PressedPlant
 from shadbo.core.words import Mm, both
 
 
-def _others(look: Look) -> tuple[Proposal, ...]:
-    plan = look.assembly.mount
-    if plan is None:
-        return ()
+def _others(look: Look, plan: MountPlan) -> tuple[Proposal, ...]:
     out: tuple[Proposal, ...] = ()
     for w in plan.weighed:
         if w.serves and w.mount.id != plan.taken.mount.id:
-            out += look.change("mount", w.mount.id, 1, "{}", w.mount.name)
+            if plan.at:
+                out += (Proposal(look.say("{}", w.mount.name), (Edit(at=plan.at, to=w.mount.id),), 1),)
+            else:
+                out += look.change("mount", w.mount.id, 1, "{}", w.mount.name)
     return out
 
 
 def forbidden(look: Look) -> Iterator[Finding]:
     """A mount that the piece's facts forbid."""
-    plan = look.assembly.mount
-    if plan is None or plan.taken.serves:
-        return
-    yield Finding(
-        "mount.forbidden",
-        "stop",
-        "mount",
-        look.say("Not {}: {}", plan.taken.mount.name, plan.taken.against[0]),
-        look.say("{}", "; ".join(plan.taken.against[1:]) or "its facts stand at station 1, Receive"),
-        keys=("mount.count",) if "mount.count" in look else (),
-        proposals=_others(look),
-        by_hand=both("Ask the owner, or choose another display."),
-    )
+    for plan in look.assembly.mounts:
+        if plan.taken.serves:
+            continue
+        whose = f"{plan.name}: not" if plan.of else "Not"
+        count = f"{plan.key}.count"
+        yield Finding(
+            "mount.forbidden",
+            "stop",
+            "mount",
+            look.say("{} {}: {}", whose, plan.taken.mount.name, plan.taken.against[0]),
+            look.say("{}", "; ".join(plan.taken.against[1:]) or "its facts stand at station 1, Receive"),
+            place=plan.of,
+            keys=(count,) if count in look else (),
+            proposals=_others(look, plan),
+            by_hand=both("Ask the owner, or choose another display."),
+        )
 
 
 def overloaded(look: Look) -> Iterator[Finding]:
     """Demand · factor over the rating of a fixing."""
-    if "mount.margin" not in look or look["mount.margin"].value >= -1e-6:
-        return
-    yield Finding(
-        "mount.weak",
-        "stop",
-        "mount",
-        look.say(
-            "Each fixing carries {}; {} are safe",
-            look["mount.demand"],
-            look.say("{}", look["mount.rating"] / look["mount.factor"]),
-        ),
-        look.say("maker's rating {} and a factor of {}", look["mount.rating"], look["mount.factor"]),
-        keys=("mount.margin", "mount.demand"),
-        proposals=(*_others(look), *look.change("bottom", False, 1, "No bottom rail")),
-        by_hand=both("Use more fixings, or a stronger kind."),
-    )
+    for plan in look.assembly.mounts:
+        key = plan.key
+        if f"{key}.margin" not in look or look[f"{key}.margin"].value >= -1e-6:
+            continue
+        whose = f"{plan.name}: each" if plan.of else "Each"
+        rating, factor = look[f"{key}.rating"], look[f"{key}.factor"]
+        yield Finding(
+            "mount.weak",
+            "stop",
+            "mount",
+            look.say(
+                "{} fixing carries {}; {} are safe", whose, look[f"{key}.demand"], look.say("{}", rating / factor)
+            ),
+            look.say("maker's rating {} and a factor of {}", rating, factor),
+            place=plan.of,
+            keys=(f"{key}.margin", f"{key}.demand"),
+            proposals=(*_others(look, plan), *look.change("bottom", False, 1, "No bottom rail")),
+            by_hand=both("Use more fixings, or a stronger kind."),
+        )
 
 
 def cloth_short(look: Look) -> Iterator[Finding]:

@@ -138,8 +138,8 @@ def sheet_small(look: Look) -> Iterator[Finding]:
         lever = LEVER_OF.get(part.role, "")
         if lever not in look.assembly.levers:
             lever = "pane"
-        if part.id == "mat_inner":
-            lever = "inner_mat"
+        if part.id in ("mat_inner", "middle", "core", "card"):
+            lever = {"mat_inner": "inner_mat"}.get(part.id, part.id)
         large = [x for x in look.desk.stock.sheets_of(*LIKE.get(part.role, ())) if x.holds(*size)]
         proposals: tuple[Proposal, ...] = ()
         for other in large[:3]:

@@ -5,14 +5,13 @@ from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding
-from shadbo.core.measures import prefix
 from shadbo.core.pieces import StretchedCanvas
 from shadbo.core.words import Mm, both
 
 
 def sides_far_apart(look: Look) -> Iterator[Finding]:
     """Two readings of the same dimension differ more than a piece does: one of them was misread."""
-    start = prefix(look.desk.piece.detail)
+    start = look.desk.prefix(look.desk.piece)
     for axis, one, other in (("width", "top", "bottom"), ("height", "left", "right")):
         key = f"{start}.taper_{axis}"
         if key not in look:
@@ -36,7 +35,7 @@ def sides_far_apart(look: Look) -> Iterator[Finding]:
 
 def diagonals_impossible(look: Look) -> Iterator[Finding]:
     """A diagonal that no four sides of these lengths allow: say which, and what would be possible."""
-    start = prefix(look.desk.piece.detail)
+    start = look.desk.prefix(look.desk.piece)
     names = [f"{start}.{n}" for n in ("width_top", "width_bottom", "height_left", "height_right", "diagonal_down")]
     if f"{start}.misfit" in look or f"{start}.diagonal_up" not in look or any(n not in look for n in names):
         return
@@ -58,7 +57,7 @@ def diagonals_impossible(look: Look) -> Iterator[Finding]:
 
 def diagonals_do_not_close(look: Look) -> Iterator[Finding]:
     """Four sides and one diagonal fix the shape; the second diagonal must then agree."""
-    start = prefix(look.desk.piece.detail)
+    start = look.desk.prefix(look.desk.piece)
     if f"{start}.misfit" not in look:
         return
     misfit = look[f"{start}.misfit"]

@@ -33,6 +33,7 @@ class Backed:
 
     kind = "backed"
     name = "Backed, no frame"
+    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Puzzles, prints, panels."""

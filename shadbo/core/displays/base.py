@@ -23,6 +23,7 @@ class Display(Protocol):
 
     kind: str
     name: str
+    gathers: bool
 
     def suits(self, piece: Piece) -> bool:
         """Whether this kind of piece can be shown so."""

@@ -7,7 +7,7 @@ from shadbo.core.assembly import Dimension, Layer, Part, Ring
 from shadbo.core.boards import SheetStock
 from shadbo.core.desk import Desk
 from shadbo.core.displays.slabs import Slab
-from shadbo.core.options import BoughtFrame
+from shadbo.core.flat_options import BoughtFrame
 from shadbo.core.quantity import Quantity
 from shadbo.core.rings import mitred, rect
 from shadbo.core.sums.weight import solid

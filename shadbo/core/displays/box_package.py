@@ -5,7 +5,7 @@ from shadbo.core.displays.bought_box import Box, packers
 from shadbo.core.displays.flat_front import PIECE_HATCH
 from shadbo.core.displays.slabs import GLASS, HATCH, Slab, air_needed, first_sheet, piece_slab, slab, spacer_slab
 from shadbo.core.facts import Told
-from shadbo.core.options import ReadyMadeOptions
+from shadbo.core.flat_options import ReadyMadeOptions
 from shadbo.core.quantity import Quantity
 from shadbo.core.sums.flat import FlatSums
 from shadbo.core.units import MM

@@ -17,7 +17,7 @@ from shadbo.core.displays.stretched import stretching_parts
 from shadbo.core.facts import tell
 from shadbo.core.findings import StationName
 from shadbo.core.lengths import Both
-from shadbo.core.mounts import choose_mount
+from shadbo.core.mounts import carry, choose_mount
 from shadbo.core.pieces import Panel, Piece
 from shadbo.core.quantity import Quantity
 from shadbo.core.questions import Question
@@ -38,6 +38,7 @@ class CanvasFrame:
 
     kind = "canvas frame"
     name = "Rabbeted frame"
+    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Canvases and painted panels."""
@@ -183,11 +184,7 @@ def _clips(desk: Desk, frame: Frame, depth: Quantity, mass: Quantity) -> Join:
     s.let("clip.off", "step that the clip leaves", gap, "the clip bends so far")
     fixings = side_fixings(desk, frame, "clip", lambda side: clip_count(side, p.clips_apart_mm), 60.0)
     count = s.let("mount.count", "clips", s.number(len(fixings), ONE))
-    s.let("mount.demand", "each fixing carries", force(s, mass) / count)
-    factor = s.choose("mount.factor", "safety factor of the mount", p.hardware_factor, ONE, "practice of the shop")
-    rating = s.choose("mount.rating_each", f"rating of {clip.name}", clip.rating_kg, KG, "maker")
-    s.let("mount.rating", "each fixing may carry, by its maker", force(s, rating))
-    s.let("mount.margin", "rating less demand · factor", s["mount.rating"] - s["mount.demand"] * factor)
+    carry(desk, "mount", force(s, mass) / count, (clip.name, clip.rating_kg), p.hardware_factor)
     steps = ("pilot the frame's back; screw 2 mm shorter than the wood", "finger-tight, then a quarter turn")
     return Join(
         "clips",

@@ -11,10 +11,10 @@ from shadbo.core.displays.floater_parts import pad_strips, rails
 from shadbo.core.displays.floater_screws import place_screws, screw_length
 from shadbo.core.displays.floater_views import FloaterSums, callouts, dimensions, faces, layers, sections
 from shadbo.core.displays.stretched import stretching_parts
+from shadbo.core.flat_options import FloaterOptions, PlainFloaterOptions
 from shadbo.core.hanging import hanger_down
 from shadbo.core.materials import FloaterProfile, PadStock, PlainStock
 from shadbo.core.measures import measures
-from shadbo.core.options import FloaterOptions, PlainFloaterOptions
 from shadbo.core.pieces import LooseCanvas, Piece, StretchedCanvas
 from shadbo.core.quantity import Quantity
 from shadbo.core.sums.canvas import CanvasSums, canvas_sums

@@ -30,6 +30,7 @@ class Floater:
 
     kind = "floater"
     name = "Floater"
+    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Canvases on bars."""

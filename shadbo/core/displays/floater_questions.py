@@ -6,8 +6,8 @@ from shadbo.core.assembly import Assembly
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import moulding_row, told_line, yes_no
 from shadbo.core.findings import StationName
+from shadbo.core.flat_options import FloaterOptions, PlainFloaterOptions
 from shadbo.core.lengths import Both, texts
-from shadbo.core.options import FloaterOptions, PlainFloaterOptions
 from shadbo.core.pieces import StretchedCanvas
 from shadbo.core.quantity import Quantity
 from shadbo.core.questions import Choice, Question

@@ -4,7 +4,7 @@ from typing import get_args
 
 from shadbo.core.assembly import Dot, Fixing, Side
 from shadbo.core.desk import Desk
-from shadbo.core.options import FloaterOptions, PlainFloaterOptions
+from shadbo.core.flat_options import FloaterOptions, PlainFloaterOptions
 from shadbo.core.quantity import Quantity
 from shadbo.core.sums.canvas import CanvasSums
 from shadbo.core.sums.floater import grip_window, shortest_screw

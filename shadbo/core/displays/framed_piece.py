@@ -18,7 +18,7 @@ from shadbo.core.displays.slabs import (
     spacer_slab,
 )
 from shadbo.core.facts import Told
-from shadbo.core.options import FrameOptions, GlazedOptions
+from shadbo.core.flat_options import FrameOptions, GlazedOptions
 from shadbo.core.quantity import Quantity
 from shadbo.core.rings import centred
 from shadbo.core.sums.flat import FlatSums
@@ -28,7 +28,7 @@ from shadbo.core.units import MM
 
 def bordered(
     desk: Desk,
-    flat: FlatSums,
+    of: tuple[Quantity, Quantity],
     options: FrameOptions,
     border: tuple[Quantity, Quantity],
     profile: FrameProfile,
@@ -36,7 +36,7 @@ def bordered(
 ) -> tuple[Quantity, Quantity]:
     """Package wanted so that the border is seen all round inside the lip."""
     s, out = desk.sheet, []
-    for axis, size, by in (("width", flat.width, border[0]), ("height", flat.height, border[1])):
+    for axis, size, by in (("width", of[0], border[0]), ("height", of[1], border[1])):
         target = size.value + 2 * by.value + 2 * profile.lip_mm
         room = 0.0
         for _ in range(4):  # the allowance grows with the package, by two thousandths: this settles at once
@@ -62,7 +62,7 @@ def framed(
     chosen = profile_for(desk, options, rough, depth, acrylic)
     bare = border[0].value <= 0 and border[1].value <= 0
     size = (flat.width, flat.height)
-    wanted = size if bare else bordered(desk, flat, options, border, chosen[0], acrylic)
+    wanted = size if bare else bordered(desk, size, options, border, chosen[0], acrylic)
     frame = frame_round(desk, options, wanted, depth, acrylic, chosen=chosen)
     starts = max((wanted[0].value - flat.width.value) / 2, 0)
     placed = [replace(x, starts_mm=starts) if x.id == "piece" else x for x in slabs]

@@ -3,9 +3,23 @@
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 
-from shadbo.core.assembly import Assembly, Callout, Dimension, Join, Margins, Part, Ring, Room
+from shadbo.core.assembly import (
+    Assembly,
+    Callout,
+    Dimension,
+    Forbidden,
+    Join,
+    Margins,
+    Part,
+    Ring,
+    Room,
+    Shown,
+    Spot,
+    Window,
+)
 from shadbo.core.desk import Desk
 from shadbo.core.displays.glazed_views import callouts, dimensions, section_of
+from shadbo.core.displays.joints import joint_sums
 from shadbo.core.displays.points import cover_parts, point_join
 from shadbo.core.displays.rabbeted import Frame
 from shadbo.core.displays.rabbeted_rails import rail_parts
@@ -22,7 +36,7 @@ from shadbo.core.sums.weight import by_area
 from shadbo.core.units import MM
 from shadbo.core.words import both, say
 
-LEVERS = ("profile", "allowance", "extension", "strainer", "back", "mount")
+LEVERS = ("profile", "allowance", "extension", "strainer", "back", "mount", "joint")
 GLAZED_LEVERS = (*LEVERS, "glazing", "contact", "spacer", "spacer_held", "board", "backing")
 
 
@@ -30,7 +44,8 @@ GLAZED_LEVERS = (*LEVERS, "glazing", "contact", "spacer", "spacer_held", "board"
 class Package:
     """What a display puts into the rabbet, and how it is seen.
 
-    ``front`` draws what stands inside the rails; ``joins`` are the mount's own fixings.
+    ``front`` draws what stands inside the rails; ``joins`` are the mount's own fixings; ``sections`` adds what stands
+    between the layers, given how deep each begins.
     """
 
     slabs: tuple[Slab, ...]
@@ -51,6 +66,13 @@ class Package:
     depth: tuple[Both, Both] | None = None
     points: bool = True
     callouts: tuple[Callout, ...] = ()
+    sections: Callable[[dict[str, float]], Sequence[Part]] | None = None
+    more_mounts: tuple[MountPlan, ...] = ()
+    shown: tuple[Shown, ...] = ()
+    spots: tuple[Spot, ...] = ()
+    windows: tuple[Window, ...] = ()
+    zones: tuple[Forbidden, ...] = ()
+    layout_at: str = ""
 
 
 def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
@@ -88,6 +110,13 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         parts.append(_strainer(desk, frame))
     parts += [*package.front(frame), *package.parts]
     back = frame.front.value + sum(x.thick.value for x in slabs)
+    if package.sections is not None:
+        begins, at = {}, frame.front.value
+        for layer in slabs:
+            begins[layer.id] = at
+            at += layer.thick.value
+        parts += package.sections(begins)
+    joint_sums(desk, frame, s["package.mass"])
     room_end = frame.depth.value
     extra = tuple(package.dimensions(frame)) if package.dimensions is not None else ()
     rail = frame.back_rail()
@@ -112,6 +141,12 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         mouldings=frame.held,
         mount=package.mount,
         effort=package.effort,
+        more_mounts=package.more_mounts,
+        shown=package.shown,
+        spots=package.spots,
+        windows=package.windows,
+        zones=package.zones,
+        layout_at=package.layout_at,
     )
 
 
@@ -124,23 +159,24 @@ def _part(desk: Desk, frame: Frame, layer: Slab, section: Ring) -> Part | None:
         if mass is None:
             mass = s.let(f"mass.{layer.id}", f"{layer.name}, mass", by_area(s, layer.sheet.kg_per_m2, width * height))
     if layer.role == "spacer":
-        thick = s["spacer.thick"]
+        id_ = layer.id
+        thick = s[f"{id_}.thick"]
         a, b = strips(width.value, height.value, thick.value)
         price = 2 * (a + b) / 1000 * layer.ring_price_per_m
-        upright = s.cut("spacer.upright", "spacer strips, sides", height - 2 * thick, "down", 0.5)
-        s.cut("spacer.across", "spacer strips, top and bottom", width, "down", 0.5)
-        note = say(desk.mark, "two of {}, two of {}", s["spacer.across"], upright).mm
+        upright = s.cut(f"{id_}.upright", "spacer strips, sides", height - 2 * thick, "down", 0.5)
+        across = s.cut(f"{id_}.across", "spacer strips, top and bottom", width, "down", 0.5)
+        note = say(desk.mark, "two of {}, two of {}", across, upright).mm
         return Part(
             layer.id,
             "spacer",
             layer.name,
-            "spacer",
+            layer.hatch,
             4,
-            s["spacer.across"],
+            across,
             layer.thick,
             thick,
             section=section,
-            key="spacer.across",
+            key=f"{id_}.across",
             to_cut=True,
             note=note,
             price=price / 4,
@@ -153,7 +189,7 @@ def _part(desk: Desk, frame: Frame, layer: Slab, section: Ring) -> Part | None:
         layer.count,
         width,
         height,
-        s["filler.one"] if layer.count > 1 else layer.thick,
+        s[f"{layer.id}.one"] if layer.count > 1 else layer.thick,
         mass=mass,
         section=section,
         key=layer.key,

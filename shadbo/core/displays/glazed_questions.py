@@ -3,8 +3,9 @@
 from shadbo.core.assembly import Assembly
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import moulding_row, mount_row, sheet_row, size_text, told_line, yes_no
+from shadbo.core.displays.joints import joint_questions
 from shadbo.core.findings import StationName
-from shadbo.core.options import FrameOptions, GlazedOptions
+from shadbo.core.flat_options import FrameOptions, GlazedOptions
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import care, choice_row, length_row, pin_row, told
 from shadbo.core.season import seasons
@@ -20,7 +21,10 @@ def package_questions(desk: Desk, assembly: Assembly, at: str, options: FrameOpt
         "sizes": [*_sizes(desk, at, options), *_season(desk, assembly)],
         "depth": _depth(desk, assembly, at, options),
         "mount": mount_questions(desk, assembly, at),
-        "parts": parts_questions(desk, assembly),
+        "parts": [
+            *parts_questions(desk, assembly),
+            *joint_questions(desk, assembly, f"{at}/joint", options.joint),
+        ],
     }
 
 

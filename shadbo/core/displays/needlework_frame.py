@@ -35,6 +35,7 @@ class NeedleworkFrame:
 
     kind = "needlework frame"
     name = "Needlework frame"
+    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Textiles with a design."""

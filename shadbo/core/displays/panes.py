@@ -14,8 +14,8 @@ from shadbo.core.displays.glazed_questions import merged, package_questions
 from shadbo.core.displays.slabs import GLASS, piece_slab, slab
 from shadbo.core.facts import tell
 from shadbo.core.findings import StationName
+from shadbo.core.flat_options import PanesOptions
 from shadbo.core.mounts import choose_mount, load_sums
-from shadbo.core.options import PanesOptions
 from shadbo.core.pieces import Paper, Piece, PressedPlant
 from shadbo.core.quantity import Quantity
 from shadbo.core.questions import Question
@@ -36,6 +36,7 @@ class TwoPanes:
 
     kind = "two-pane float"
     name = "Two-pane float"
+    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Flat light things."""

@@ -35,6 +35,7 @@ class PlainFloater:
 
     kind = "plain floater"
     name = "Floater from plain stock"
+    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Canvases on bars."""

@@ -10,8 +10,8 @@ from shadbo.core.displays.floated import reading_asks
 from shadbo.core.displays.glazed_questions import mount_questions, parts_questions
 from shadbo.core.facts import tell
 from shadbo.core.findings import StationName
-from shadbo.core.mounts import choose_mount
-from shadbo.core.options import PosterRailOptions
+from shadbo.core.flat_options import PosterRailOptions
+from shadbo.core.mounts import carry, choose_mount
 from shadbo.core.pieces import Paper, Piece
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rings import rect
@@ -42,6 +42,7 @@ class PosterRails:
 
     kind = "poster rails"
     name = "Poster rails"
+    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Sheets of paper."""
@@ -73,11 +74,7 @@ class PosterRails:
         mount = choose_mount(desk, facts, flat.mass.value, ("clamping rail",), None)
         s.let("mount.count", "rails", s.number(n, ONE))
         held = flat.mass + s.number(rail.mass_kg if bottom else 0.0, KG)
-        s.let("mount.demand", "the top rail carries", force(s, held))
-        factor = s.choose("mount.factor", "safety factor of the mount", desk.practice.magnet_factor, ONE, "practice")
-        rating = s.choose("mount.rating_each", f"rating of {rail.name}", rail.rating_kg, KG, "maker")
-        s.let("mount.rating", "the rail may carry, by its maker", force(s, rating))
-        s.let("mount.margin", "rating less demand · factor", s["mount.rating"] - s["mount.demand"] * factor)
+        carry(desk, "mount", force(s, held), (rail.name, rail.rating_kg), desk.practice.magnet_factor)
         d, r, k = deep.value, high.value, hides.value
         middle = d / 2
         t = flat.thick.value

@@ -31,6 +31,7 @@ class PuzzleFrame:
 
     kind = "puzzle frame"
     name = "Puzzle frame"
+    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Puzzles."""

@@ -6,8 +6,7 @@ from dataclasses import dataclass
 from shadbo.core.assembly import BackRail, Suitability
 from shadbo.core.boards import FrameProfile
 from shadbo.core.desk import Desk
-from shadbo.core.measures import prefix
-from shadbo.core.options import FrameOptions
+from shadbo.core.flat_options import FrameOptions
 from shadbo.core.quantity import DUST, Quantity
 from shadbo.core.sums.fit import Fit, Hold, allowance_of, frame_axis, hold
 from shadbo.core.sums.movement import growth_mm
@@ -22,7 +21,10 @@ FALLBACK = FrameProfile(
 
 @dataclass(frozen=True, slots=True)
 class Frame:
-    """The frame as it will be or was made, with the size that boards are cut to."""
+    """The frame as it will be or was made, with the size that boards are cut to.
+
+    ``steps`` are further rabbets behind the first: from which depth on, and how much thinner the wall is there.
+    """
 
     desk: Desk
     profile: FrameProfile
@@ -39,6 +41,8 @@ class Frame:
     package_h: Quantity
     hold_w: Hold
     hold_h: Hold
+    steps: tuple[tuple[float, float], ...] = ()
+    joint: str | None = None
 
     @property
     def slack_mm(self) -> float:
@@ -147,7 +151,8 @@ def frame_round(
     )
     fits, growths = [], []
     for axis, size in zip(("width", "height"), wanted, strict=True):
-        size = desk.largest_of_set(axis, size, s[f"{prefix(desk.piece.detail)}.{axis}"])
+        if not desk.gathers:
+            size = desk.largest_of_set(axis, size, s[f"{desk.prefix(desk.piece)}.{axis}"])
         if options.allowance is None:
             room, growth = allowance_of(s, axis, size, base, acrylic, p.growth_room_mm, p.season_k, p.season_rh)
         else:
@@ -193,7 +198,22 @@ def frame_round(
     s.let("fit.worst_hold", "least hold of the lip", s.pick("smallest", hold_w.worst, hold_h.worst), way="down")
     front = s.let("profile.front", "lip, thickness", high - listed)
     return Frame(
-        desk, profile, held, face, lip, front, rabbet, depth, extension, w, h, package_w, package_h, hold_w, hold_h
+        desk,
+        profile,
+        held,
+        face,
+        lip,
+        front,
+        rabbet,
+        depth,
+        extension,
+        w,
+        h,
+        package_w,
+        package_h,
+        hold_w,
+        hold_h,
+        joint=options.joint,
     )
 
 

@@ -11,7 +11,11 @@ def rail_parts(frame: Frame) -> list[Part]:
     """Two pairs of mitred rails with their section and faces, and the extension strips where there are any."""
     s, desk = frame.desk.sheet, frame.desk
     f, lip, front, deep = frame.face.value, frame.lip.value, frame.front.value, frame.profile.height_mm
-    section: Ring = ((0, 0), (deep, 0), (deep, f - lip), (front, f - lip), (front, f), (0, f))
+    wall = f - lip
+    inner: list[tuple[float, float]] = [(front, wall)]
+    for at, thinner in frame.steps:
+        inner += [(at, inner[-1][1]), (at, wall - thinner)]
+    section: Ring = ((0, 0), (deep, 0), (deep, inner[-1][1]), *reversed(inner), (front, f), (0, f))
     area = frame.face * frame.depth - frame.lip * s["profile.rabbet"]
     mass = s.let(
         "frame.mass",

@@ -47,6 +47,7 @@ class ReadyMade:
 
     kind = "ready-made box"
     name = "Ready-made box, adapted"
+    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Flat things."""

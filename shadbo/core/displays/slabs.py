@@ -7,7 +7,7 @@ from shadbo.core.assembly import Hatch, Role
 from shadbo.core.boards import SheetStock, SpacerStock
 from shadbo.core.desk import Desk
 from shadbo.core.facts import Told
-from shadbo.core.options import GlazedOptions
+from shadbo.core.flat_options import GlazedOptions
 from shadbo.core.quantity import DUST, Quantity
 from shadbo.core.sums.border import build_up
 from shadbo.core.sums.plate import sag_mm
@@ -140,14 +140,41 @@ def spacer_slab(desk: Desk, decided: SpacerStock | None, needed_mm: float, id_: 
     if built is None:
         return None
     strip = min((x for x in stock if x.height_mm == built.strip_mm), key=lambda x: (x.thick_mm, x.price_per_m))
-    one = s.choose("spacer.strip", "spacer strip, height", strip.height_mm, MM, strip.name)
-    n = s.let("spacer.count", "strips, one on the other", s.decide("least overshoot", built.count, ONE))
-    s.choose("spacer.thick", "spacer strip, width seen from the front", strip.thick_mm, MM, strip.name)
+    one = s.choose(f"{id_}.strip", "spacer strip, height", strip.height_mm, MM, strip.name)
+    n = s.let(f"{id_}.count", "strips, one on the other", s.decide("least overshoot", built.count, ONE))
+    s.choose(f"{id_}.thick", "spacer strip, width seen from the front", strip.thick_mm, MM, strip.name)
     thick = s.let(f"stack.{id_}", "spacer", one * n, strip.name)
     name = strip.name if built.count == 1 else f"{built.count} × {strip.name}"
     return Slab(
         id_, name, "spacer", thick, "spacer", ring_mm=strip.thick_mm, ring_price_per_m=strip.price_per_m * built.count
     )
+
+
+def liner_slab(desk: Desk, sheet: SheetStock, needed_mm: float, id_: str = "spacer") -> Slab | None:
+    """Walls lined with strips of board that stand on edge: they keep the glazing off, and show inside."""
+    s = desk.sheet
+    if needed_mm <= DUST:
+        return None
+    high = s.cut(f"stack.{id_}", "lined wall, height", s.number(needed_mm, MM), "up", desk.practice.cut_tolerance_mm)
+    s.choose(f"{id_}.thick", "lined wall, thickness", sheet.thick_mm, MM, sheet.name)
+    price = high.value / 1000 * sheet.price_per_m2
+    name = f"walls lined with {sheet.name}"
+    return Slab(id_, name, "spacer", high, HATCH[sheet.kind], ring_mm=sheet.thick_mm, ring_price_per_m=price)
+
+
+def void_slab(desk: Desk, needed_mm: float, id_: str, note: str) -> Slab | None:
+    """Packers that keep a void behind a board: boards stacked as a ring and cut out where something stands back."""
+    s = desk.sheet
+    if needed_mm <= DUST:
+        return None
+    boards = [x for x in desk.stock.sheets_of("foam board", "backing", "corrugated plastic") if x.acid_free]
+    sheet = min(boards, key=lambda x: (-(-needed_mm // x.thick_mm) * x.thick_mm, x.thick_mm), default=BACKING)
+    n = max(1, -(-int(needed_mm * 1000) // int(sheet.thick_mm * 1000)))
+    s.choose(f"{id_}.one", "packer board", sheet.thick_mm, MM, sheet.name)
+    count = s.let(f"{id_}.count", "packer boards", s.decide("as many as the void needs", n, ONE))
+    thick = s.let(f"stack.{id_}", "packers behind the board", s[f"{id_}.one"] * count, sheet.name)
+    stack = sheet.model_copy(update={"thick_mm": sheet.thick_mm * n, "price_per_m2": sheet.price_per_m2 * n})
+    return Slab(id_, sheet.name, "packer", thick, HATCH[sheet.kind], stack, ring_mm=24.0, count=n, note=note)
 
 
 def filler_slab(desk: Desk, spare_mm: float, see_through: bool, least_mm: float) -> Slab | None:

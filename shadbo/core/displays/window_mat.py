@@ -1,6 +1,6 @@
 """Window mat: flat paper under a single or double mat, hinged to its mount board, behind glazing."""
 
-from shadbo.core.assembly import Assembly, Dimension, Fixing, Join, Part
+from shadbo.core.assembly import Assembly, Dimension, Fixing, Join, Part, Window
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.flat_front import seen
@@ -21,8 +21,8 @@ from shadbo.core.displays.slabs import (
 from shadbo.core.displays.window_mat_questions import AT, mat_questions
 from shadbo.core.facts import tell
 from shadbo.core.findings import StationName
+from shadbo.core.flat_options import MatOptions
 from shadbo.core.mounts import choose_mount, load_sums
-from shadbo.core.options import MatOptions
 from shadbo.core.pieces import Paper, Piece, PressedPlant
 from shadbo.core.quantity import Quantity
 from shadbo.core.questions import Question
@@ -46,6 +46,7 @@ class WindowMat:
 
     kind = "window mat"
     name = "Window mat"
+    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Flat sheets."""
@@ -108,6 +109,7 @@ class WindowMat:
             levers=LEVERS,
             effort="comes off its hinges again" if mount.taken.mount.reversible else "for good",
             strainer=bool(options.strainer),
+            windows=_openings(window, outer, shift, bool(options.double)),
         )
         return build_package(desk, frame, package)
 
@@ -236,6 +238,22 @@ def _front(
     if floats:
         out.append(seen("sheet", "paper", centred(flat.width.value, flat.height.value, shift), "piece.width"))
     return out
+
+
+def _openings(
+    window: tuple[Quantity, Quantity], outer: tuple[Quantity, Quantity], shift: float, double: bool
+) -> tuple[Window, ...]:
+    """The window of each mat, innermost edge; none where the overlap leaves none."""
+    if window[0].value <= 0 or window[1].value <= 0:
+        return ()
+    ring = centred(window[0].value, window[1].value, shift)
+    if not double:
+        return (Window("window", "window", ring, "mat", key="window.width"),)
+    wide = centred(outer[0].value, outer[1].value, shift)
+    return (
+        Window("window", "window", wide, "mat", key="window.outer_width"),
+        Window("window-inner", "window, inner", ring, "mat_inner", key="window.width"),
+    )
 
 
 def _window_dims(frame: Frame, window: tuple[Quantity, Quantity], shift: float) -> list[Dimension]:

@@ -7,8 +7,10 @@ from shadbo.core.assembly import ViewName
 from shadbo.core.drawing.compose import compose, fit_to
 from shadbo.core.drawing.edge import edge_scene
 from shadbo.core.drawing.faces import back_scene, front_scene
+from shadbo.core.drawing.holes import holes_scene
 from shadbo.core.drawing.ink import FILLS, INK, SOFT, STROKES
 from shadbo.core.drawing.marks import Fit, Group, Paper, Path, Sheet2D, Text
+from shadbo.core.drawing.mat import mat_scene
 from shadbo.core.drawing.parts import parts_scene
 from shadbo.core.drawing.scene import Scene
 from shadbo.core.drawing.stretch import stretch_scene
@@ -26,6 +28,8 @@ BOARDS: dict[ViewName, Paper] = {
     "back": Paper("board", 752, 460, (120, 48, 120, 40)),
     "parts": Paper("board", 752, 460, (28, 20, 20, 34)),
     "stretch": Paper("board", 752, 460, (60, 40, 60, 44)),
+    "holes": Paper("board", 752, 460, (90, 46, 130, 70)),
+    "mat": Paper("board", 752, 460, (90, 46, 130, 70)),
 }
 LADDER = Paper("ladder", 752, 192, (0, 0, 0, 0))
 TITLES = {
@@ -34,6 +38,8 @@ TITLES = {
     "back": "Back view",
     "parts": "Parts to cut",
     "stretch": "Stretching, from behind",
+    "holes": "Mount board with its marks",
+    "mat": "Mat, from the back",
 }
 
 
@@ -46,8 +52,14 @@ class Drawn:
 
 
 def views_of(plan: Plan) -> tuple[ViewName, ...]:
-    """The views that this plan has: stretching only where a canvas is stretched."""
-    return VIEWS if "stretch.staples" in plan.desk.sheet else tuple(v for v in VIEWS if v != "stretch")
+    """The views that this plan has: stretching, marks and mats only where there are any."""
+    a = plan.assembly
+    has = {
+        "stretch": "stretch.staples" in plan.desk.sheet,
+        "holes": a is not None and bool(a.spots),
+        "mat": a is not None and any(w.sheet in ("mat", "mat_inner") for w in a.windows),
+    }
+    return tuple(v for v in VIEWS if has.get(v, True))
 
 
 def scene_of(plan: Plan, view: ViewName, system: System) -> Scene:
@@ -60,6 +72,8 @@ def scene_of(plan: Plan, view: ViewName, system: System) -> Scene:
         "back": back_scene,
         "parts": parts_scene,
         "stretch": stretch_scene,
+        "holes": holes_scene,
+        "mat": mat_scene,
     }
     return makers[view if view in views_of(plan) else "back"](plan, system)
 

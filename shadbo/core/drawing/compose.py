@@ -38,7 +38,7 @@ def compose(scene: Scene, paper: Paper, hold: Fit | None = None) -> Sheet2D:
     for e in scene.elements:
         match e:
             case Shape():
-                out.groups.append(Group(e.key, "shape", (_shape(e, fit),)))
+                out.groups.append(Group(e.key, "shape", (_shape(e, fit),), moves=e.moves))
             case Line():
                 out.groups.append(Group(e.key, "line", (Path(tuple(fit.put(d) for d in e.dots), STROKES[e.role]),)))
             case Round():

@@ -1,6 +1,6 @@
 """Front and back views. The back is seen from behind: points are mirrored, text never is."""
 
-from shadbo.core.assembly import Dot, Ring
+from shadbo.core.assembly import Assembly, Dot, Ring
 from shadbo.core.drawing.edge import dim_of
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.lengths import System, texts
@@ -14,9 +14,12 @@ def front_scene(plan: Plan, system: System) -> Scene:
     a, mark = plan.assembly, plan.desk.mark
     assert a is not None
     scene = Scene("from the front")
+    movable = {f"item-{x.id}": x.id for x in a.shown if x.seat != "opening"} if a.layout_at else {}
     for part in a.parts:
         if "front" in part.seen_from:
-            scene.add(*(Shape(ring, part.hatch, part.key, part.id) for ring in part.face))
+            moves = movable.get(part.id, "")
+            scene.add(*(Shape(ring, part.hatch, part.key, part.id, moves) for ring in part.face))
+    scene.add(*zone_lines(a))
     w, h = a.outside_width.value / 2, a.outside_height.value / 2
     sheet = plan.desk.sheet
     inward: dict[str, tuple[Dot, str]] = {
@@ -43,6 +46,17 @@ def front_scene(plan: Plan, system: System) -> Scene:
         scene.add(Words(at, said, "gap", key, anchor, nudge))  # type: ignore[arg-type]
     scene.add(*(dim_of(d, mark, system) for d in a.dimensions if d.view == "front"))
     return scene
+
+
+def zone_lines(a: Assembly) -> list[Line | Words]:
+    """Zones where nothing may go, and round them the line that steam keeps off."""
+    out: list[Line | Words] = []
+    for zone in a.zones:
+        out.append(Line((*zone.ring, zone.ring[0]), "zone"))
+        out.append(Words(zone.ring[0], zone.name, "tiny", anchor="start", nudge=(3, 8)))
+        if zone.steam:
+            out.append(Line((*zone.steam, zone.steam[0]), "hidden"))
+    return out
 
 
 def _along(word: str, w: float, h: float) -> tuple[float, float]:

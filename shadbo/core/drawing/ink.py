@@ -33,6 +33,8 @@ STROKES: dict[LineRole, Stroke] = {
     "wire": Stroke(ACCENT, 1.8),
     "screw": Stroke(INK, 1.2),
     "mark": Stroke(TAPE, 1.4),
+    "zone": Stroke("#9c1c1c", 1.4, "3 3"),
+    "cut": Stroke(INK, 1.8),
 }
 
 

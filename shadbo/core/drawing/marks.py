@@ -82,6 +82,7 @@ class Group:
     role: str
     marks: tuple[Path | Circle | Text, ...]
     hidden: bool = False
+    moves: str = ""
 
 
 @dataclass(slots=True)

@@ -8,17 +8,20 @@ from typing import Literal
 
 from shadbo.core.assembly import Dot, Hatch, Ring
 
-LineRole = Literal["outline", "thin", "hidden", "centre", "cloth", "wall", "front", "wire", "screw", "mark"]
+LineRole = Literal[
+    "outline", "thin", "hidden", "centre", "cloth", "wall", "front", "wire", "screw", "mark", "zone", "cut"
+]
 
 
 @dataclass(frozen=True, slots=True)
 class Shape:
-    """A filled outline, hatched by its material."""
+    """A filled outline, hatched by its material. ``moves`` is the id of a piece that can be put elsewhere by hand."""
 
     ring: Ring
     hatch: Hatch
     key: str = ""
     part: str = ""
+    moves: str = ""
 
 
 @dataclass(frozen=True, slots=True)

@@ -43,7 +43,8 @@ def _pattern(name: str, paper: str) -> str:
 def _group(g: Group, paper: str) -> str:
     key = f" data-key={quoteattr(g.key)}" if g.key else ""
     hidden = ' visibility="hidden"' if g.hidden else ""
-    return f'<g class="{g.role}"{key}{hidden}>' + "".join(_mark(m, paper) for m in g.marks) + "</g>"
+    moves = f" data-moves={quoteattr(g.moves)}" if g.moves else ""
+    return f'<g class="{g.role}"{key}{moves}{hidden}>' + "".join(_mark(m, paper) for m in g.marks) + "</g>"
 
 
 def _mark(m: Path | Circle | Text, paper: str) -> str:

@@ -1,7 +1,9 @@
 """Before the readings are in: a canvas to no scale, and where the tape goes."""
 
 from shadbo.core.drawing.scene import Dim, Line, Scene, Shape, Words
-from shadbo.core.measures import prefix
+from shadbo.core.measures import measures
+from shadbo.core.objects import Sized
+from shadbo.core.outlines import outline
 from shadbo.core.pieces import StretchedCanvas
 from shadbo.core.plan import Plan
 
@@ -11,8 +13,10 @@ W, H = 60.0, 44.0
 def tape_scene(plan: Plan) -> Scene:
     """An unmeasured canvas; what has been read stands as a firm line, the rest as places for the tape."""
     scene = Scene("not measured yet, drawn to no scale", drawn_to_scale=False)
-    detail = plan.desk.piece.detail
-    start_ = prefix(detail)
+    piece = next((x for x in plan.desk.pieces if plan.asks and f"/{x.id}/" in plan.asks[0].at), plan.desk.piece)
+    detail, start_ = piece.detail, plan.desk.prefix(piece)
+    if isinstance(detail, Sized):
+        return _sized(scene, detail, start_)
     scene.add(Shape(((-W, -H), (W, -H), (W, H), (-W, H)), "cloth"))
     scene.add(Words((0, H), "top", "note", nudge=(0, -14)))
     places = {
@@ -57,4 +61,28 @@ def tape_scene(plan: Plan) -> Scene:
         scene.add(Shape(ring, "board", "piece.thickness"))
         scene.add(Words((W + 21, H - 40), "its edge", "note", nudge=(0, 14)))
         scene.add(Dim((W + 20, H + 3), (W + 23, H + 3), "thickness", "across", 0, "low", "piece.thickness", "tape"))
+    return scene
+
+
+def _sized(scene: Scene, detail: Sized, start: str) -> Scene:
+    """A thing with depth: its outline from the front, and its edge beside it for what stands out and behind."""
+    ring = outline(detail, 2 * W, 2 * H)  # type: ignore[arg-type]
+    scene.add(Shape(ring, "textile"))
+    scene.add(Words((0, H), "top", "note", nudge=(0, -14)))
+    scene.add(Shape(((W + 20, H), (W + 32, H), (W + 32, -H), (W + 20, -H)), "board"))
+    scene.add(Words((W + 26, -H), "its edge, front at the left", "note", nudge=(0, 16)))
+    places = {
+        "width": ((-W, 0), (W, 0), "across"),
+        "height": ((0, -H), (0, H), "upright"),
+        "body_width": ((-W * 0.6, -H * 0.4), (W * 0.6, -H * 0.4), "across"),
+        "flat_width": ((-W, -H + 6), (W, -H + 6), "across"),
+        "flat_height": ((-W + 6, -H), (-W + 6, H), "upright"),
+        "pin_off": ((-8, 0), (-8, 18), "upright"),
+        "pin_width": ((-4, 18), (4, 18), "across"),
+        "centre_up": ((12, -H), (12, -H * 0.3), "upright"),
+    }
+    edge = ((W + 20, H + 4), (W + 32, H + 4), "across")
+    for m in measures(detail):  # type: ignore[arg-type]
+        begin, end, runs = places.get(m.name, edge)
+        scene.add(Dim(begin, end, "tape here", runs, 0, "low", f"{start}.{m.name}", "tape"))  # type: ignore[arg-type]
     return scene

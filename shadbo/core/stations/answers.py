@@ -2,7 +2,6 @@
 
 from shadbo.core.findings import StationName
 from shadbo.core.lengths import Both, texts
-from shadbo.core.measures import prefix
 from shadbo.core.plan import Plan
 from shadbo.core.rows import EMPTY
 from shadbo.core.words import Mm, both, say, value_text
@@ -35,7 +34,7 @@ def answer(plan: Plan, name: StationName) -> tuple[Both, Both]:
         return both("waits for readings"), EMPTY
     s, mark = desk.sheet, desk.mark
     if name == "measure":
-        start = prefix(desk.piece.detail)
+        start = desk.prefix(desk.piece)
         rack = say(mark, ", {} out of square", Mm(abs(s[f"{start}.rack"].value))) if f"{start}.rack" in s else EMPTY
         weight = value_text(s[f"{start}.mass"], mark)
         sizes = [s[f"{start}.{k}"] for k in ("width", "height", "depth") if f"{start}.{k}" in s]

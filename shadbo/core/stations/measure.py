@@ -7,18 +7,44 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Display
 from shadbo.core.edits import Edit
 from shadbo.core.job import new_id
-from shadbo.core.measures import measures, prefix
-from shadbo.core.pieces import Brace, LooseCanvas, Needlework, Panel, Paper, PressedPlant, Puzzle, StretchedCanvas
+from shadbo.core.measures import measures
+from shadbo.core.objects import Sized
+from shadbo.core.pieces import (
+    Brace,
+    LooseCanvas,
+    Needlework,
+    Panel,
+    Paper,
+    Piece,
+    PressedPlant,
+    Puzzle,
+    StretchedCanvas,
+)
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import act, choice_row, exact, length_row, reading_row, text_row, told
+from shadbo.core.stations.objects import object_rows
 from shadbo.core.stations.stretch import stretch_questions
 from shadbo.core.words import both, say
 
 
 def questions(desk: Desk) -> list[Question]:
-    """The rows of the station: readings in the order in which a tape goes round."""
-    piece = desk.piece
-    detail, at, start = piece.detail, f"pieces/{piece.id}/detail", prefix(piece.detail)
+    """The rows of the station: readings in the order in which a tape goes round, piece by piece."""
+    if not desk.gathers:
+        return [*_of_piece(desk, desk.piece), *_set(desk)]
+    rows: list[Question] = []
+    for n, piece in enumerate(desk.pieces):
+        if n:
+            rows.append(text_row(f"pieces/{piece.id}/name", f"Piece {n + 1}", piece.name))
+        rows += _of_piece(desk, piece)
+        if n:
+            rows.append(
+                act(f"pieces/{piece.id}-away", f"Take {piece.name or 'this'} away", Edit(at=f"pieces/{piece.id}"))
+            )
+    return [*rows, *_more_pieces(desk)]
+
+
+def _of_piece(desk: Desk, piece: Piece) -> list[Question]:
+    detail, at, start = piece.detail, f"pieces/{piece.id}/detail", desk.prefix(piece)
     rows = [
         reading_row(desk, f"{at}/{m.name}", m.label, getattr(detail, m.name), f"{start}.{m.name}", m.needed, m.hint)
         for m in measures(detail)
@@ -36,8 +62,8 @@ def questions(desk: Desk) -> list[Question]:
             key=f"{start}.mass",
         )
     )
-    rows += _of_kind(desk, at)
-    if isinstance(detail, StretchedCanvas | LooseCanvas):
+    rows += _of_kind(desk, piece, at)
+    if isinstance(detail, StretchedCanvas | LooseCanvas) and not desk.gathers:
         for brace in detail.braces:
             rows += _brace(desk, brace, f"{at}/braces/{brace.id}")
         rows += _add_brace(desk, at)
@@ -51,12 +77,32 @@ def questions(desk: Desk) -> list[Question]:
     ):
         if key in desk.sheet and abs(desk.sheet[key].value) > 1e-9:
             rows.append(told(label, say(desk.mark, "{}", desk.sheet[key]), key))
-    return [*rows, *_set(desk)]
+    return rows
 
 
-def _of_kind(desk: Desk, at: str) -> list[Question]:
+MORE: tuple[tuple[str, str, dict[str, str]], ...] = (
+    ("badge", "Add a badge, medal or patch", {"kind": "badge"}),
+    ("plate", "Add a photograph or nameplate", {"kind": "plate"}),
+    ("object", "Add a tool, figure or model", {"kind": "keepsake"}),
+    ("shirt", "Add a shirt or jacket", {"kind": "garment"}),
+)
+
+
+def _more_pieces(desk: Desk) -> list[Question]:
+    """Further pieces for the same frame: one by one, or many from a table."""
+    taken = [p.id for p in desk.job.pieces]
+    if len(taken) >= 60:
+        return []
+    rows = []
+    for stem, label, detail in MORE:
+        id_ = new_id(taken, stem)
+        rows.append(act(f"more:{stem}", label, Edit(at=f"pieces/{id_}", to={"detail": detail})))
+    return [*rows, Question(id="table", kind="table", label="Pieces from a table (CSV)")]
+
+
+def _of_kind(desk: Desk, piece: Piece, at: str) -> list[Question]:
     """What only this kind of piece is asked."""
-    detail = desk.piece.detail
+    detail = piece.detail
     chosen = detail.model_fields_set
 
     def pick(name: str, label: str, words: Mapping[Any, str], note: str = "") -> Question:
@@ -64,6 +110,8 @@ def _of_kind(desk: Desk, at: str) -> list[Question]:
         choices = [Choice(to, word, picked=now == to) for to, word in words.items()]
         return choice_row(f"{at}/{name}", label, choices, name in chosen, note)
 
+    if isinstance(detail, Sized):
+        return object_rows(desk, piece, at, pick)
     if isinstance(detail, StretchedCanvas):
         return [pick("keyed", "Corners", {True: "keyed stretcher", False: "fixed strainer"})]
     if isinstance(detail, LooseCanvas):
@@ -107,7 +155,7 @@ def _set(desk: Desk) -> list[Question]:
         at = f"pieces/{piece.id}"
         rows.append(text_row(f"{at}/name", f"Piece {n} of the set", piece.name))
         for name, label in (("width_top", "width"), ("height_left", "height")):
-            reading = getattr(piece.detail, name)
+            reading = getattr(piece.detail, name, None)
             rows.append(reading_row(desk, f"{at}/detail/{name}", f"{label}, piece {n}", reading, f"set.{n}.{label}"))
         rows.append(act(f"{at}-away", f"Take piece {n} out of the set", Edit(at=at)))
     if len(taken) < 12:

@@ -7,9 +7,11 @@ from shadbo.core.edits import Edit
 from shadbo.core.facts import FACT_WORDS, tell
 from shadbo.core.job import Demand, new_id
 from shadbo.core.measures import KIND_WORDS
+from shadbo.core.objects import Sized
 from shadbo.core.pieces import Sided, StretchedCanvas
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import act, choice_row, length_row, text_row
+from shadbo.core.stations.objects import zone_rows
 
 WORTH = {"everyday": "can be had again", "dear": "dear to the owner", "irreplaceable": "cannot be replaced"}
 EDGES = {"plain": "plain or white", "painted": "picture goes round", "signed": "signed on the edge"}
@@ -37,6 +39,7 @@ def questions(desk: Desk) -> list[Question]:
         text_row(
             f"{at}/no_go", "No steam, pin or adhesive where its … is", piece.no_go, note="autograph, sticker, label"
         ),
+        *(zone_rows(piece, at, desk) if isinstance(piece.detail, Sized) else []),
         *_facts(desk, at),
         *_edge_marks(desk, at),
         text_row("hanging/place", "Where it will hang", job.hanging.place),
@@ -54,10 +57,12 @@ def _kind(desk: Desk, at: str) -> Question:
     """Another kind keeps the readings that both have."""
     detail = desk.piece.detail
     written = detail.model_dump(mode="json", exclude_defaults=True)
-    shared = {name: written[name] for name in Sided.model_fields if name in written}
+    shared = {name: written[name] for name in (*Sided.model_fields, *Sized.model_fields) if name in written}
+    if not isinstance(detail, Sized):
+        shared = {k: v for k, v in shared.items() if k in Sided.model_fields}
     choices = [
         Choice(
-            {"kind": kind, **shared} if kind != detail.kind else written | {"kind": kind},
+            {"kind": kind, **_kept(kind, shared)} if kind != detail.kind else written | {"kind": kind},
             word,
             None,
             kind == detail.kind,
@@ -65,6 +70,12 @@ def _kind(desk: Desk, at: str) -> Question:
         for kind, word in KIND_WORDS.items()
     ]
     return choice_row(f"{at}/detail", "Kind of piece", choices, True, menu=True)
+
+
+def _kept(kind: str, shared: dict[str, object]) -> dict[str, object]:
+    """Readings that the other kind has too."""
+    sized = kind in ("garment", "flag", "badge", "keepsake", "plate")
+    return {k: v for k, v in shared.items() if (k in Sized.model_fields) == sized}
 
 
 def _edges(desk: Desk, at: str) -> list[Question]:

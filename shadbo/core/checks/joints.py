@@ -1,0 +1,49 @@
+"""Corner joints: glue where it is not enough, a biscuit slot that breaks out."""
+
+from collections.abc import Iterator
+
+from shadbo.core.checks.view import Look
+from shadbo.core.findings import Finding
+from shadbo.core.words import both
+
+
+def glue_alone(look: Look) -> Iterator[Finding]:
+    """Glue alone under a heavy package, on a long side, or in a deep profile."""
+    if "joint.short" not in look or look["joint.short"].value <= 0:
+        return
+    name = look["joint.short"].name
+    yield Finding(
+        "joint.weak",
+        "caution",
+        "parts",
+        both("Glue alone will not hold these corners for good"),
+        look.say("{}", (name.source if name else "") or ""),
+        keys=("joint.mitre",),
+        proposals=(
+            *look.change("joint", "splines", 3, "Splines"),
+            *look.change("joint", "biscuits", 3, "Biscuits"),
+            *look.change("joint", "corner plates", 2, "Corner plates"),
+        ),
+        by_hand=both("Wedges or plates from behind serve a joined frame."),
+    )
+
+
+def biscuit_breaks_out(look: Look) -> Iterator[Finding]:
+    """A biscuit longer than its mitre: its slot would break through the face."""
+    if "joint.room" not in look or look["joint.room"].value >= -1e-6:
+        return
+    yield Finding(
+        "joint.breaks",
+        "stop",
+        "parts",
+        both("The biscuit's slot breaks through the face"),
+        look.say(
+            "the mitre is {}; 4 mm must stay to the outer face, and the slot ends inside it", look["joint.mitre"]
+        ),
+        keys=("joint.mitre", "joint.from_point"),
+        proposals=(
+            *look.change("joint", "splines", 3, "Splines"),
+            *look.change("joint", "corner plates", 2, "Plates"),
+        ),
+        by_hand=both("A wider moulding takes a biscuit."),
+    )

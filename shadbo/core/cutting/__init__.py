@@ -1,0 +1,1 @@
+"""What is cut from what: lines of a mat, lists of parts."""

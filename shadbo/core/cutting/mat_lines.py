@@ -1,0 +1,103 @@
+"""Lines to cut in a mat, as it lies face down: where each runs, from two edges, where the blade starts and stops.
+
+The line drawn on the back is the opening's innermost edge. The bevel opens towards the front by one board thickness,
+so the edge on the face is the opening grown by that thickness: the blade starts and stops where the corners of that
+grown outline lie. At an inner corner that is one thickness past the drawn corner; at the tip of a notch, one short.
+"""
+
+from dataclasses import dataclass
+
+from shadbo.core.assembly import Dot, Ring, Window
+from shadbo.core.plan import Plan
+from shadbo.core.sums.polygon import anticlockwise, apart, box_of, mirrored, offset, sides
+
+
+@dataclass(frozen=True, slots=True)
+class Mat:
+    """One mat with all openings in it, about its own middle, from the front."""
+
+    id: str
+    name: str
+    width: float
+    height: float
+    thick: float
+    windows: tuple[Window, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class CutLine:
+    """A straight cut on the back, in the mat's own mirrored plane.
+
+    ``first_edge`` is from the left (upright lines) or the top (level ones) as the mat lies; ``second_edge`` from the
+    right or the bottom. ``from_`` and ``to`` are where the blade starts and stops along it, from the top or the left.
+    """
+
+    number: int
+    window: str
+    name: str
+    upright: bool
+    first_edge: float
+    second_edge: float
+    from_: float
+    to: float
+    start: Dot
+    stop: Dot
+    drawn_from: float
+    drawn_to: float
+
+
+def mats_of(plan: Plan) -> list[Mat]:
+    """The mats of a plan, the outer one first; empty where it has none."""
+    a, s = plan.assembly, plan.desk.sheet
+    if a is None:
+        return []
+    out = []
+    for part in a.parts:
+        windows = tuple(w for w in a.windows if w.sheet == part.id)
+        if windows and part.length is not None and part.width is not None and part.thick is not None:
+            name = "inner mat" if part.id == "mat_inner" else "outer mat" if "stack.mat_inner" in s else part.name
+            if part.role != "mat":
+                name = part.called
+            out.append(Mat(part.id, name, part.length.value, part.width.value, part.thick.value, windows))
+    return out
+
+
+def face_edge(window: Window, thick_mm: float) -> Ring:
+    """The opening's edge on the face: one thickness larger where it is bevelled."""
+    return offset(window.ring, thick_mm) if window.bevelled else anticlockwise(window.ring)
+
+
+def cut_lines(mat: Mat) -> list[CutLine]:
+    """Every straight cut, window by window; a window with sides that are neither level nor upright is left out."""
+    out: list[CutLine] = []
+    w, h = mat.width / 2, mat.height / 2
+    for window in mat.windows:
+        back, face = anticlockwise(mirrored(window.ring)), anticlockwise(mirrored(face_edge(window, mat.thick)))
+        pairs = list(zip(sides(back), sides(face), strict=True))
+        if any(abs(a[0] - b[0]) > 1e-6 and abs(a[1] - b[1]) > 1e-6 for (a, b), _ in pairs):
+            continue
+        for (a, b), (fa, fb) in pairs:
+            upright = abs(a[0] - b[0]) < 1e-6
+            first = a[0] + w if upright else h - a[1]
+            second = (2 * w if upright else 2 * h) - first
+            along = (lambda p: h - p[1]) if upright else (lambda p: p[0] + w)
+            from_, to = sorted((along(fa), along(fb)))
+            d0, d1 = sorted((along(a), along(b)))
+            start = (a[0], h - from_) if upright else (from_ - w, a[1])
+            stop = (a[0], h - to) if upright else (to - w, a[1])
+            out.append(
+                CutLine(len(out) + 1, window.id, window.name, upright, first, second, from_, to, start, stop, d0, d1)
+            )
+    return out
+
+
+def strips_between(mat: Mat) -> list[tuple[str, str, float]]:
+    """Width of board between neighbouring windows, and from each window to the mat's edge."""
+    out = []
+    for i, a in enumerate(mat.windows):
+        for b in mat.windows[i + 1 :]:
+            out.append((a.name, b.name, apart(a.ring, b.ring)))
+        left, low, right, high = box_of(a.ring)
+        edge = min(left + mat.width / 2, mat.width / 2 - right, low + mat.height / 2, mat.height / 2 - high)
+        out.append((a.name, "", edge))
+    return out

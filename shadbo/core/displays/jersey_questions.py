@@ -1,0 +1,62 @@
+"""What the jersey box asks: opening and borders, where each piece sits, mats and their colours."""
+
+from shadbo.core.assembly import Assembly
+from shadbo.core.desk import Desk
+from shadbo.core.displays.asking import sheet_row, size_text, told_line, yes_no
+from shadbo.core.displays.box_questions import box_rows, layout_rows
+from shadbo.core.findings import StationName
+from shadbo.core.questions import Choice, Question
+from shadbo.core.rows import choice_row, length_row, told
+from shadbo.core.words import Mm, say
+
+AT = "options/jersey_box"
+
+
+def jersey_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
+    """Rows by station."""
+    o, s = desk.job.options.jersey_box, desk.sheet
+    side = o.windows or "beside"
+    sizes = [
+        length_row(desk, f"{AT}/margin", "Round the garment", o.margin, s.get("layout.margin")),
+        length_row(desk, f"{AT}/border", "Border of the mat", o.border, s.get("mat.border")),
+        length_row(desk, f"{AT}/strip", "Strip between openings", o.strip, s.get("mat.strip")),
+        length_row(desk, f"{AT}/overlap", "Mat over a photograph", o.overlap, s.get("mat.overlap")),
+        length_row(desk, f"{AT}/notch_room", "Mat round a badge in its notch", o.notch_room, s.get("notch.room")),
+        choice_row(
+            f"{AT}/windows",
+            "Windows stand",
+            [Choice(w, w, picked=w == side) for w in ("beside", "below")],
+            o.windows is not None,
+            "of the large opening",
+        ),
+        yes_no(f"{AT}/double", "Mats", o.double is not False, o.double is not None, ("two", "one")),
+    ]
+    if o.double is not False:
+        sizes.append(length_row(desk, f"{AT}/reveal", "Reveal of the inner mat", o.reveal, s.get("mat.reveal")))
+    mats = desk.stock.sheets_of("mat")
+    display = [sheet_row(desk, f"{AT}/mat", "Outer mat", mats, o.mat, "the first that is large enough", "stack.mat")]
+    if o.double is not False:
+        display.append(sheet_row(desk, f"{AT}/inner_mat", "Inner mat", mats, o.inner_mat, "the first"))
+    display.append(Question(id="colours", kind="colours", label="Colours by the photograph", at=AT))
+    own: dict[StationName, list[Question]] = {"sizes": sizes, "display": display}
+    if assembly is None:
+        return own
+    seats = []
+    sits = {x.id: x.seat for x in assembly.shown}
+    for piece in desk.pieces[1:]:
+        now = o.seats.get(piece.id) or ("notch" if sits.get(piece.id) == "notch" else None)
+        choices = [Choice(None, "the plan chooses", picked=piece.id not in o.seats)]
+        choices += [Choice(w, w, picked=piece.id in o.seats and now == w) for w in ("window", "notch", "on the mat")]
+        label = f"{piece.name or piece.id} sits in or on"
+        seats.append(choice_row(f"{AT}/seats/{piece.id}", label, choices, piece.id in o.seats, menu=True))
+    opening = size_text(desk, s["opening.width"], s["opening.height"])
+    back = say(desk.mark, "cut from the back: mirrored left to right; bevel of {}", Mm(s["stack.mat"].value))
+    sizes += [*seats, told("Opening, innermost edge", opening, "opening.width", back)]
+    sizes += layout_rows(desk, assembly, f"{AT}/layout", o.layout, by_rule=False)[1:]
+    own["depth"] = [
+        *told_line(desk, "air.relief", "The garment stands out"),
+        *told_line(desk, "front.needed", "Between glazing and mat, at least", "for what sits on the mat"),
+        *told_line(desk, "behind.needed", "Behind the mat, at least"),
+    ]
+    own["parts"] = [Question(id="cutter", kind="cutter", label="Mat cutter")]
+    return box_rows(desk, assembly, AT, o, own)

@@ -1,0 +1,72 @@
+"""The board that pieces are mounted on, from the front: every hole, pin, slit and support to be marked."""
+
+from shadbo.core.assembly import Assembly
+from shadbo.core.drawing.faces import zone_lines
+from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
+from shadbo.core.lengths import System
+from shadbo.core.plan import Plan
+from shadbo.core.rings import centred
+from shadbo.core.words import number_text
+
+
+def holes_scene(plan: Plan, system: System) -> Scene:
+    """The board to size, outlines of the pieces dashed, marks with their distances from the left and the top edge."""
+    a, s, mark = plan.assembly, plan.desk.sheet, plan.desk.mark
+    assert a is not None
+    scene = Scene("the mount board, from the front")
+    keys = (
+        ("package.width", "package.height")
+        if "package.width" in s
+        else ("frame.outside_width", "frame.outside_height")
+    )
+    w, h = s[keys[0]].value / 2, s[keys[1]].value / 2
+    scene.add(Shape(centred(2 * w, 2 * h), "board", keys[0], "board"))
+    for shown in a.shown:
+        scene.add(Line((*shown.ring, shown.ring[0]), "hidden", shown.key))
+    scene.add(Line(((-w, 0), (w, 0)), "centre"), Line(((0, -h), (0, h)), "centre"))
+    scene.add(*zone_lines(a))
+    scene.add(*_marks(a))
+    lane_x, lane_y = set(), set()
+    for spot in a.spots:
+        if not spot.key.endswith("_left"):
+            continue
+        left, top = s[spot.key], s[spot.key.removesuffix("_left") + "_top"]
+        x, y = round(left.value, 1), round(top.value, 1)
+        if x not in lane_x:
+            lane_x.add(x)
+            text = number_text(left, mark).pick(system)
+            scene.add(
+                Dim((-w, -h), (spot.at[0], -h), text, "across", 1 + len(lane_x) % 2, "low", spot.key, "running")
+            )
+        if y not in lane_y:
+            lane_y.add(y)
+            text = number_text(top, mark).pick(system)
+            start = (-w, h)
+            key = spot.key.removesuffix("_left") + "_top"
+            scene.add(Dim(start, (-w, spot.at[1]), text, "upright", 1, "low", key, "running"))
+    for start, end, key, runs, edge in (
+        ((-w, h), (w, h), keys[0], "across", "high"),
+        ((w, -h), (w, h), keys[1], "upright", "high"),
+    ):
+        scene.add(Dim(start, end, f"board {number_text(s[key], mark).pick(system)}", runs, 1, edge, key))  # type: ignore[arg-type]
+    return scene
+
+
+def _marks(a: Assembly) -> list[Line | Round | Words]:
+    out: list[Line | Round | Words] = []
+    for spot in a.spots:
+        x, y = spot.at
+        r = max(spot.size_mm / 2, 1.2)
+        match spot.kind:
+            case "slit":
+                out += [Line(((x - r, y + d), (x + r, y + d)), "mark", spot.key) for d in (-2, 2)]
+            case "corner":
+                out.append(Line(((x - 6, y), (x + 6, y)), "mark", spot.key))
+                out.append(Line(((x, y - 6), (x, y + 6)), "mark", spot.key))
+            case "pin":
+                out.append(Round(spot.at, r, "mark", spot.key))
+            case _:
+                out.append(Round(spot.at, r, "mark", spot.key))
+                out.append(Line(((x - r - 5, y), (x + r + 5, y)), "mark", spot.key))
+                out.append(Line(((x, y - r - 5), (x, y + r + 5)), "mark", spot.key))
+    return out

@@ -1,0 +1,113 @@
+"""Pieces that stand together in one frame: size, how far each stands out in front and behind, mass, outline."""
+
+from dataclasses import dataclass
+
+from shadbo.core.desk import Desk
+from shadbo.core.measures import NOUNS, measures
+from shadbo.core.objects import Badge, Flag, Garment, Keepsake, Plate, Sized
+from shadbo.core.outlines import Ring, outline
+from shadbo.core.pieces import Piece
+from shadbo.core.quantity import Quantity
+from shadbo.core.sums.weight import AREA_KG_PER_M2, PANEL_KG_PER_M3
+from shadbo.core.units import KG, MM
+
+HATCHES = {
+    "garment": "textile",
+    "flag": "textile",
+    "needlework": "textile",
+    "badge": "metal",
+    "keepsake": "stretcher",
+    "plate": "paper",
+    "puzzle": "puzzle",
+    "panel": "cloth",
+    "stretched canvas": "cloth",
+    "loose canvas": "cloth",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Item:
+    """One piece among several. ``front`` and ``back`` are its relief; ``ring`` is about its own middle."""
+
+    piece: Piece
+    key: str
+    width: Quantity
+    height: Quantity
+    front: Quantity
+    back: Quantity
+    mass: Quantity
+    ring: Ring
+
+    @property
+    def id(self) -> str:
+        """The piece's id."""
+        return self.piece.id
+
+    @property
+    def name(self) -> str:
+        """What it is called."""
+        return self.piece.name or NOUNS[self.piece.detail.kind]
+
+    @property
+    def hatch(self) -> str:
+        """How it is drawn."""
+        sort = getattr(self.piece.detail, "sort", "")
+        if sort in ("patch", "nameplate"):
+            return "textile" if sort == "patch" else "metal"
+        return HATCHES.get(self.piece.detail.kind, "paper")
+
+
+def item_of(desk: Desk, piece: Piece) -> Item:
+    """Put one piece on the sheet, under ``item.<id>``; every needed reading must be there."""
+    s, detail, key = desk.sheet, piece.detail, desk.prefix(piece)
+    noun = piece.name or NOUNS[detail.kind]
+    got = {
+        m.name: desk.read(f"{key}.{m.name}", f"{noun}: {m.label}", reading)
+        for m in measures(detail)
+        if (reading := getattr(detail, m.name)) is not None
+    }
+    zero = s.number(0, MM)
+    if isinstance(detail, Sized):
+        width, height = got["width"], got["height"]
+    else:
+        width = s.pick("largest", *[q for n, q in got.items() if n.startswith("width")])
+        height = s.pick("largest", *[q for n, q in got.items() if n.startswith("height")])
+        width = s.let(f"{key}.wide", f"{noun}, width", width)
+        height = s.let(f"{key}.high", f"{noun}, height", height)
+    back = zero
+    if isinstance(detail, Badge):
+        front, back = got["relief"], got.get("back_relief", zero)
+    elif isinstance(detail, Keepsake):
+        front = got["depth"]
+    elif isinstance(detail, Flag):
+        front = got["cloth"]
+    else:
+        front = got.get("thickness", got.get("depth", zero))
+    front = s.let(f"{key}.front", f"{noun}, in front of its board", front)
+    mass = _mass(desk, piece, key, noun, width, height, front)
+    return Item(piece, key, width, height, front, back, mass, outline(detail, width.value, height.value))
+
+
+def _mass(desk: Desk, piece: Piece, key: str, noun: str, w: Quantity, h: Quantity, front: Quantity) -> Quantity:
+    """Weighed, or estimated by common practice: cloth by its layers, metal and wood by half of the bounding box."""
+    s, detail = desk.sheet, piece.detail
+    label = f"{noun}, estimated"
+    if piece.weight_kg is not None:
+        return s.read(f"{key}.mass", f"{noun}, weighed", piece.weight_kg, KG, 0.02, "scale ± 0.02 kg")
+    source = "estimated; weigh it where it matters"
+    area = w.value * h.value / 1e6
+    if isinstance(detail, Garment):
+        kg = area * 2 * 0.3
+    elif isinstance(detail, Flag) and detail.flat_width and detail.flat_height:
+        kg = detail.flat_width.mm * detail.flat_height.mm / 1e6 * 0.3
+    elif isinstance(detail, Badge):
+        kg = area * front.value * (4.0 if detail.sort != "patch" else 0.5)
+    elif isinstance(detail, Keepsake):
+        kg = area * front.value * 0.5 * 0.65
+    elif isinstance(detail, Plate):
+        kg = area * front.value * (2.7 if detail.sort == "nameplate" else 0.9)
+    elif detail.kind == "panel":
+        kg = area * front.value * PANEL_KG_PER_M3[detail.material] / 1000
+    else:
+        kg = area * AREA_KG_PER_M2.get(detail.kind, 0.6)
+    return s.let(f"{key}.mass", label, s.decide("area, depth and usual density", kg, KG, w, h), source)

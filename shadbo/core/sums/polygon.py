@@ -1,0 +1,147 @@
+"""Outlines: area, offset with mitred corners, distance, and stepped openings with right angles only."""
+
+import math
+from collections.abc import Sequence
+from itertools import pairwise
+
+Dot = tuple[float, float]
+Ring = tuple[Dot, ...]
+
+
+def sides(ring: Sequence[Dot]) -> list[tuple[Dot, Dot]]:
+    """The sides of a closed outline."""
+    return [*pairwise(ring), (ring[-1], ring[0])]
+
+
+def area(ring: Sequence[Dot]) -> float:
+    """Signed area in mm²; positive when the outline runs anticlockwise."""
+    return sum(a[0] * b[1] - b[0] * a[1] for a, b in sides(ring)) / 2
+
+
+def anticlockwise(ring: Ring) -> Ring:
+    """The same outline, running anticlockwise."""
+    return ring if area(ring) > 0 else tuple(reversed(ring))
+
+
+def box_of(ring: Sequence[Dot]) -> tuple[float, float, float, float]:
+    """Left, low, right, high."""
+    xs, ys = [x for x, _ in ring], [y for _, y in ring]
+    return min(xs), min(ys), max(xs), max(ys)
+
+
+def moved(ring: Ring, right_mm: float, up_mm: float) -> Ring:
+    """The outline elsewhere."""
+    return tuple((x + right_mm, y + up_mm) for x, y in ring)
+
+
+def mirrored(ring: Ring) -> Ring:
+    """As seen from behind: left and right change places; it runs the same way round as before."""
+    return tuple((-x, y) for x, y in reversed(ring))
+
+
+def offset(ring: Ring, by_mm: float) -> Ring:
+    """The outline grown (or shrunk) by a distance on every side, corners mitred; it runs anticlockwise.
+
+    ValueError where the distance swallows a side: the result would cross itself.
+    """
+    run = anticlockwise(ring)
+    lines = []
+    for (x0, y0), (x1, y1) in sides(run):
+        length = math.hypot(x1 - x0, y1 - y0)
+        nx, ny = (y1 - y0) / length, (x0 - x1) / length
+        lines.append(((x0 + nx * by_mm, y0 + ny * by_mm), (x1 - x0, y1 - y0)))
+    out = []
+    for (p, u), (q, v) in pairwise([lines[-1], *lines]):
+        cross = u[0] * v[1] - u[1] * v[0]
+        if abs(cross) < 1e-9 * math.hypot(*u) * math.hypot(*v):
+            out.append(q)
+            continue
+        t = ((q[0] - p[0]) * v[1] - (q[1] - p[1]) * v[0]) / cross
+        out.append((p[0] + t * u[0], p[1] + t * u[1]))
+    for ((x0, y0), (x1, y1)), (_, (ux, uy)) in zip(sides(out), lines, strict=True):
+        if (x1 - x0) * ux + (y1 - y0) * uy <= 0:
+            raise ValueError(f"an offset of {by_mm:g} mm swallows a side of the outline")
+    return tuple(out)
+
+
+def holds(ring: Sequence[Dot], dot: Dot) -> bool:
+    """Whether a point lies inside (even-odd)."""
+    x, y = dot
+    inside = False
+    for (x0, y0), (x1, y1) in sides(ring):
+        if (y0 > y) != (y1 > y) and x < x0 + (y - y0) * (x1 - x0) / (y1 - y0):
+            inside = not inside
+    return inside
+
+
+def to_side(dot: Dot, a: Dot, b: Dot) -> float:
+    """Distance of a point from a side."""
+    (x, y), (x0, y0), (x1, y1) = dot, a, b
+    dx, dy = x1 - x0, y1 - y0
+    long = dx * dx + dy * dy
+    t = 0.0 if long == 0 else min(max(((x - x0) * dx + (y - y0) * dy) / long, 0.0), 1.0)
+    return math.hypot(x - x0 - t * dx, y - y0 - t * dy)
+
+
+def _cross(a: Dot, b: Dot, c: Dot, d: Dot) -> bool:
+    def turn(p: Dot, q: Dot, r: Dot) -> float:
+        return (q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0])
+
+    return turn(a, b, c) * turn(a, b, d) < 0 and turn(c, d, a) * turn(c, d, b) < 0
+
+
+def apart(one: Ring, other: Ring) -> float:
+    """Least distance between two outlines; below nothing where they overlap (by the overlap of their boxes)."""
+    boxes = box_of(one), box_of(other)
+    dx = max(boxes[0][0] - boxes[1][2], boxes[1][0] - boxes[0][2])
+    dy = max(boxes[0][1] - boxes[1][3], boxes[1][1] - boxes[0][3])
+    meet = any(_cross(*s, *t) for s in sides(one) for t in sides(other)) if dx < 0 and dy < 0 else False
+    if meet or (dx < 0 and dy < 0 and (holds(one, _inner(other)) or holds(other, _inner(one)))):
+        return max(dx, dy)
+    ends = [to_side(p, *s) for p in one for s in sides(other)] + [to_side(p, *s) for p in other for s in sides(one)]
+    return min(ends)
+
+
+def _inner(ring: Ring) -> Dot:
+    """A point inside the outline, a hair from its first side's middle."""
+    run = anticlockwise(ring)
+    (x0, y0), (x1, y1) = run[0], run[1]
+    long = math.hypot(x1 - x0, y1 - y0)
+    return (x0 + x1) / 2 - (y1 - y0) / long * 1e-6, (y0 + y1) / 2 + (x1 - x0) / long * 1e-6
+
+
+Corner = str
+CORNERS: tuple[Corner, ...] = ("bottom left", "bottom right", "top right", "top left")
+
+
+def stepped(width_mm: float, height_mm: float, notches: dict[Corner, tuple[float, float]]) -> Ring:
+    """An opening about its middle with a rectangular notch at some corners; right angles only, anticlockwise.
+
+    ``notches`` are (width, height) by corner. ValueError where two notches meet or leave no opening.
+    """
+    for a, b, axis in (
+        ("bottom left", "bottom right", 0),
+        ("top left", "top right", 0),
+        ("bottom left", "top left", 1),
+        ("bottom right", "top right", 1),
+    ):
+        both = notches.get(a, (0.0, 0.0))[axis] + notches.get(b, (0.0, 0.0))[axis]
+        if both >= (width_mm, height_mm)[axis] - 1e-9:
+            raise ValueError(f"the notches at {a} and {b} leave nothing of the opening between them")
+    w, h = width_mm / 2, height_mm / 2
+    out: list[Dot] = []
+    for corner, (x, y) in zip(CORNERS, ((-w, -h), (w, -h), (w, h), (-w, h)), strict=True):
+        notch = notches.get(corner)
+        if notch is None:
+            out.append((x, y))
+            continue
+        ix, iy = x - math.copysign(notch[0], x), y - math.copysign(notch[1], y)
+        # Anticlockwise, the side before a bottom-left or top-right corner is upright, before the others it is level.
+        upright_first = corner in ("bottom left", "top right")
+        out += [(x, iy), (ix, iy), (ix, y)] if upright_first else [(ix, y), (ix, iy), (x, iy)]
+    return tuple(out)
+
+
+def square_cornered(ring: Sequence[Dot]) -> bool:
+    """Whether every side is level or upright."""
+    return all(abs(x1 - x0) < 1e-9 or abs(y1 - y0) < 1e-9 for (x0, y0), (x1, y1) in sides(ring))
