@@ -36,6 +36,7 @@ Hatch = Literal[
     "textile",
     "puzzle",
     "spacer",
+    "lit",
 ]
 Role = Literal[
     "rail",
@@ -53,6 +54,7 @@ Role = Literal[
     "packer",
     "cover",
     "clip",
+    "void",
 ]
 Moulding = FloaterProfile | FrameProfile | PlainStock
 ViewName = Literal["edge", "front", "back", "parts", "stretch", "holes", "mat"]
@@ -91,6 +93,7 @@ class Part:
     note: str = ""
     price: float = 0.0
     sheet: SheetStock | None = None
+    tone: str = ""
 
     @property
     def called(self) -> str:

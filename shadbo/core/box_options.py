@@ -104,6 +104,7 @@ class SashOptions(Value):
 
     sash: Sash = Sash()
     hidden: Length | None = None
+    layers: Annotated[int, Field(ge=1, le=64)] | None = None
     core: SheetStock | None = None
     card: SheetStock | None = None
     card_over: Length | None = None

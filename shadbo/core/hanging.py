@@ -89,6 +89,9 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
     drop = down - wire["rise"] if wire else down - above
     hook = s.let("hang.hook", "hook above the floor", sums.hook_height(eye, height, drop))
     pull = wire["tension"] if wire else load / (2 if kind == "straps" else 1)
+    deep = _pull_out(desk, assembly, load, down, hanger)
+    if deep is not None:
+        pull = pull + deep / (2 if kind in ("straps", "wire") else 1)
     hold, screw_load = _screw_hold(desk, assembly, hanger, screw_mm, pull)
     apart = wire["apart"].value if wire else 2 * (width.value / 2 - inwards.value) if kind == "straps" else 0.0
     return HangPlan(
@@ -114,6 +117,19 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
         wire["length"] if wire else None,
         hanger.stands_out_mm if hanger else 0.0,
     )
+
+
+def _pull_out(
+    desk: Desk, assembly: Assembly, load: Quantity, down: Quantity, hanger: Hanger | None
+) -> Quantity | None:
+    """A deep box leans forward: what pulls its upper fixings straight out. None for a flat one."""
+    s, p = desk.sheet, desk.practice
+    if assembly.depth.value <= p.joint_deeper_mm:
+        return None
+    stand = s.number(hanger.stands_out_mm if hanger else 0.0, MM)
+    centre = s.let("hang.centre", "middle of the box, from the wall", assembly.depth / 2 + stand)
+    lever = s.let("hang.lever", "hangers above the bumpers", assembly.outside_height - down - s.number(9, MM))
+    return s.let("hang.pull_out", "pull-out at the upper fixings", sums.pull_out(load, centre, lever), "deep box")
 
 
 def _flattest_deg(desk: Desk, assembly: Assembly) -> float:

@@ -239,5 +239,6 @@ MOUNTS = _all(
         "on dowels from the rails",
         ("mark by laying the object on the seated dowels", "rails go on over the dowels: mind the order"),
         reversible=False,
+        pierces=True,
     ),
 )

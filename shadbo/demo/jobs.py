@@ -8,6 +8,7 @@ from shadbo.core.options import Options
 from shadbo.core.pieces import Brace, Piece, StretchedCanvas
 from shadbo.core.values import Length, Reading, Tool
 from shadbo.demo.flat_jobs import flat_jobs
+from shadbo.demo.object_jobs import object_jobs
 from shadbo.demo.shop import PROFILES
 
 
@@ -158,4 +159,4 @@ def allotment() -> Job:
 
 def demo_jobs() -> list[Job]:
     """All demo jobs, in the order in which they came in."""
-    return [allotment(), harbour(), lifeboat(), regatta(), *flat_jobs()]
+    return [allotment(), harbour(), lifeboat(), regatta(), *flat_jobs(), *object_jobs()]

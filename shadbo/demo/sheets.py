@@ -1,6 +1,18 @@
 """Mouldings, sheets, clips, tapes, spacers and rails of the demo workshop: invented, sizes as such goods have."""
 
-from shadbo.core.boards import Clip, FrameProfile, PosterRail, SheetKind, SheetStock, SpacerStock, Tape, TapeKind
+from shadbo.core.boards import (
+    Clip,
+    Dowel,
+    FrameProfile,
+    LampStrip,
+    PosterRail,
+    SheetKind,
+    SheetStock,
+    SpacerStock,
+    Supply,
+    Tape,
+    TapeKind,
+)
 from shadbo.core.materials import Species
 
 
@@ -33,15 +45,39 @@ FRAMES = (
     _frame("hawser-30", "Hawser 30 ash", 30, 40, 32, 8, 9.6, "hardwood"),
     _frame("bollard-35", "Bollard 35", 35, 52, 44, 9, 8.8),
     _frame("beacon-45", "Beacon 45 ash", 45, 62, 54, 10, 14.5, "hardwood"),
+    _frame("locker-40", "Locker 40", 40, 78, 70, 10, 15.8),
+    _frame("hold-45", "Hold 45", 45, 102, 94, 11, 19.2),
 )
 
 
 def _sheet(
-    id_: str, name: str, kind: SheetKind, thick: float, w: float, h: float, price: float, coated: bool = False
+    id_: str,
+    name: str,
+    kind: SheetKind,
+    thick: float,
+    w: float,
+    h: float,
+    price: float,
+    coated: bool = False,
+    colour: str | None = None,
 ) -> SheetStock:
     return SheetStock(
-        id=id_, name=name, kind=kind, thick_mm=thick, width_mm=w, height_mm=h, price_per_m2=price, coated=coated
+        id=id_,
+        name=name,
+        kind=kind,
+        thick_mm=thick,
+        width_mm=w,
+        height_mm=h,
+        price_per_m2=price,
+        coated=coated,
+        colour=colour,
     )
+
+
+def _mat(id_: str, name: str, colour: str, large: bool = False) -> SheetStock:
+    size = (1016.0, 1524.0, 21.0) if large else (813.0, 1016.0, 14.0)
+    full = f"mat, {name}, large" if large else f"mat, {name}"
+    return _sheet(id_, full, "mat", 1.4, *size, colour=colour)
 
 
 SHEETS = (
@@ -50,15 +86,25 @@ SHEETS = (
     _sheet("acrylic-2", "acrylic 2", "acrylic", 2, 1000, 1500, 29),
     _sheet("acrylic-3", "acrylic 3", "acrylic", 3, 1500, 2000, 41),
     _sheet("acrylic-3-coated", "coated acrylic 3", "acrylic", 3, 1220, 1520, 130, True),
-    _sheet("mat-sail", "mat, sailcloth white", "mat", 1.4, 813, 1016, 14),
-    _sheet("mat-tide", "mat, tide green", "mat", 1.4, 813, 1016, 14),
-    _sheet("mat-large", "mat, sailcloth white, large", "mat", 1.4, 1016, 1524, 21),
+    _mat("mat-sail", "sailcloth white", "#efe9da"),
+    _mat("mat-tide", "tide green", "#4f7d72"),
+    _mat("mat-large", "sailcloth white", "#efe9da", True),
     _sheet("foam-5-board", "foam board 5", "foam board", 5, 1000, 1400, 10),
     _sheet("foam-3-board", "foam board 3", "foam board", 3, 1000, 1400, 8),
     _sheet("grey-2", "grey backing 2", "backing", 2, 1000, 1400, 6),
     _sheet("fluted-4", "fluted plastic 4", "corrugated plastic", 4, 1200, 2400, 7),
     _sheet("hardboard-3", "hardboard 3", "hardboard", 3, 1220, 2440, 5),
     _sheet("mdf-6", "mdf 6", "mdf", 6, 1220, 2440, 8),
+    _mat("mat-navy", "night watch blue", "#22304f"),
+    _mat("mat-navy-large", "night watch blue", "#22304f", True),
+    _mat("mat-buoy", "buoy red", "#a5322b"),
+    _mat("mat-buoy-large", "buoy red", "#a5322b", True),
+    _mat("mat-sand", "dry sand", "#d3bf95"),
+    _mat("mat-sand-large", "dry sand", "#d3bf95", True),
+    _mat("mat-slate", "wet slate", "#5b6168"),
+    _mat("mat-slate-large", "wet slate", "#5b6168", True),
+    _mat("mat-moss", "groyne moss", "#5a6b3a"),
+    _mat("mat-dusk", "dusk violet", "#6d5a7d"),
 )
 CLIPS = tuple(
     Clip(id=f"clip-{n}", name=f"offset clip {n}", offset_mm=n, rating_kg=4, price=0.22)
@@ -79,6 +125,10 @@ TAPES = (
     _tape("barb-6", "barb 6", "barb", 0.5, False, 1, 0.02),
     _tape("thread-40", "linen thread", "thread", 1.5, False, 1, 0.6),
     _tape("spray", "spray adhesive", "spray", 6, True, 100, 2.5),
+    _tape("pin-26", "stainless pin 26", "pin", 0.35, False, 1, 0.05),
+    _tape("tie-wire", "sleeved tie wire", "tie", 8, False, 1, 0.1),
+    _tape("bracket-brass", "brass bracket, padded", "bracket", 10, False, 12, 1.6),
+    _tape("fabric-tape", "removable fabric tape", "textile tape", 1.5, True, 25, 1.1),
 )
 SPACERS = (
     SpacerStock(id="spacer-3", name="spacer 3", height_mm=3, thick_mm=4, price_per_m=1.1),
@@ -99,4 +149,16 @@ POSTER_RAILS = tuple(
         price=6 + n / 60,
     )
     for n in (330, 430, 530, 630, 730, 930)
+)
+LAMPS = (
+    LampStrip(id="glow-17", name="Glow strip 60", pitch_mm=17, w_per_m=4.8, cut_mm=50, price_per_m=6.5),
+    LampStrip(id="glow-8", name="Glow strip 120", pitch_mm=8.5, w_per_m=9.6, cut_mm=25, price_per_m=11),
+)
+SUPPLIES = tuple(
+    Supply(id=f"supply-{n}", name=f"plug supply {n} W, 12 V", watts=n, plug_mm=8, price=6 + n / 4)
+    for n in (6, 12, 24, 36, 60)
+)
+DOWELS = tuple(
+    Dowel(id=f"beech-{n}", name=f"beech dowel {n}", diameter_mm=n, price_per_m=0.8 + n / 8)
+    for n in (4, 5, 6, 8, 10, 12)
 )

@@ -2,7 +2,7 @@
 
 from shadbo.core.materials import FloaterProfile, Hanger, PadStock, PlainStock, Screw, Wire
 from shadbo.core.shop import Shop, Stock
-from shadbo.demo.sheets import CLIPS, FRAMES, POSTER_RAILS, SHEETS, SPACERS, TAPES
+from shadbo.demo.sheets import CLIPS, DOWELS, FRAMES, LAMPS, POSTER_RAILS, SHEETS, SPACERS, SUPPLIES, TAPES
 
 PROFILES = (
     FloaterProfile(
@@ -31,6 +31,9 @@ PROFILES = (
 PLAIN = (
     PlainStock(id="pine-18", name="pine 18 square", face_mm=18, height_mm=18, price_per_m=1.9),
     PlainStock(id="pine-20-45", name="pine 20 × 45", face_mm=20, height_mm=45, price_per_m=2.6),
+    PlainStock(id="pine-24-90", name="pine 24 × 90", face_mm=24, height_mm=90, price_per_m=4.1),
+    PlainStock(id="pine-28-160", name="pine board 28 × 160", face_mm=28, height_mm=160, price_per_m=6.2),
+    PlainStock(id="pine-28-200", name="pine board 28 × 200", face_mm=28, height_mm=200, price_per_m=7.9),
     PlainStock(id="ash-20-60", name="ash 20 × 60", face_mm=20, height_mm=60, species="hardwood", price_per_m=6.9),
 )
 PADS = (
@@ -142,5 +145,8 @@ def demo_shop() -> Shop:
         tapes=TAPES,
         spacers=SPACERS,
         poster_rails=POSTER_RAILS,
+        lamps=LAMPS,
+        supplies=SUPPLIES,
+        dowels=DOWELS,
     )
     return Shop(name="Netloft Framing", mark="0.5 mm", stock=stock)

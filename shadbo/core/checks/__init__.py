@@ -3,6 +3,7 @@
 from collections.abc import Callable, Iterator
 
 from shadbo.core.checks import (
+    boxes,
     built,
     depth,
     gaps,
@@ -75,6 +76,16 @@ CHECKS: tuple[Callable[[Look], Iterator[Finding]], ...] = (
     layout.zone_fixed,
     layout.steam_near,
     layout.tips_over,
+    boxes.peg_thick,
+    boxes.peg_behind,
+    boxes.peg_bends,
+    boxes.drill_differs,
+    boxes.card_lands,
+    boxes.islands_fall,
+    boxes.letters_wide,
+    boxes.lamps_show,
+    boxes.steps_weak,
+    boxes.order_late,
     joints.glue_alone,
     joints.biscuit_breaks_out,
     built.inside_for_outside,

@@ -6,7 +6,7 @@ from shadbo.core.assembly import Shown
 from shadbo.core.checks.view import Look
 from shadbo.core.edits import Edit
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.sums.polygon import apart, box_of
+from shadbo.core.sums.polygon import apart, box_of, clear
 from shadbo.core.words import Mm, both
 
 
@@ -33,9 +33,9 @@ def pieces_overlap(look: Look) -> Iterator[Finding]:
     least = look.desk.practice.layout_gap_least_mm
     for i, a in enumerate(shown):
         for b in shown[i + 1 :]:
-            gap = apart(a.ring, b.ring)
-            if gap >= least - 1e-6:
+            if clear(a.ring, b.ring, least - 1e-6):
                 continue
+            gap = apart(a.ring, b.ring)
             over = gap < -1e-6
             yield Finding(
                 "layout.overlap" if over else "layout.close",
@@ -101,9 +101,9 @@ def windows_close(look: Look) -> Iterator[Finding]:
         windows = [w for w in look.assembly.windows if w.sheet == sheet]
         for i, a in enumerate(windows):
             for b in windows[i + 1 :]:
-                gap = apart(a.ring, b.ring)
-                if gap >= p.strip_least_mm - 1e-6:
+                if clear(a.ring, b.ring, p.strip_least_mm - 1e-6):
                     continue
+                gap = apart(a.ring, b.ring)
                 over = gap <= 1e-6
                 yield Finding(
                     "window.overlap" if over else "window.strip",

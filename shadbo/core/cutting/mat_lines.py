@@ -80,9 +80,8 @@ def cut_lines(mat: Mat) -> list[CutLine]:
             upright = abs(a[0] - b[0]) < 1e-6
             first = a[0] + w if upright else h - a[1]
             second = (2 * w if upright else 2 * h) - first
-            along = (lambda p: h - p[1]) if upright else (lambda p: p[0] + w)
-            from_, to = sorted((along(fa), along(fb)))
-            d0, d1 = sorted((along(a), along(b)))
+            from_, to = sorted(h - p[1] if upright else p[0] + w for p in (fa, fb))
+            d0, d1 = sorted(h - p[1] if upright else p[0] + w for p in (a, b))
             start = (a[0], h - from_) if upright else (from_ - w, a[1])
             stop = (a[0], h - to) if upright else (to - w, a[1])
             out.append(

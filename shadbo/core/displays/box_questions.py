@@ -160,8 +160,8 @@ def _of_mount(desk: Desk, plan: MountPlan) -> list[Question]:
     rows += told_line(desk, f"{key}.tip", f"{plan.name}: tips over at", "degrees, without its ties")
     rows += told_line(desk, f"{plan.key}.demand", f"{plan.name}: a fixing carries")
     rows += told_line(desk, f"{plan.key}.rating", f"{plan.name}: it may carry", "maker's rating, before the factor")
-    for n, step in enumerate(plan.taken.mount.steps, 1):
-        rows.append(told(f"{plan.name}: {n}", step))
+    for i, step in enumerate(plan.taken.mount.steps, 1):
+        rows.append(told(f"{plan.name}: {i}", step))
     if plan.taken.mount.care:
         rows.append(care(plan.taken.mount.care))
     return rows

@@ -19,9 +19,9 @@ PIECE_HATCH: dict[str, Hatch] = {
 }
 
 
-def seen(id_: str, hatch: Hatch, ring: Ring, key: str, name: str = "") -> Part:
-    """A part that is only looked at from the front."""
-    return Part(id_, "piece", name or id_, hatch, 1, face=(ring,), seen_from=("front",), key=key)
+def seen(id_: str, hatch: Hatch, ring: Ring, key: str, name: str = "", tone: str | None = None) -> Part:
+    """A part that is only looked at from the front; ``tone`` is its own colour, where that is known."""
+    return Part(id_, "piece", name or id_, hatch, 1, face=(ring,), seen_from=("front",), key=key, tone=tone or "")
 
 
 def placed_ring(flat: FlatSums, placed: Placement) -> Ring:

@@ -86,8 +86,18 @@ def blocks_of(desk: Desk, items: Sequence[Item], captions: bool) -> list[Block]:
     return out
 
 
-def gather(desk: Desk, items: tuple[Item, ...], layout: Layout, margin: Length | None, layout_at: str) -> Gathered:
-    """Arrange the items, and size the field: the group and a margin all round, or as it was decided."""
+def gather(
+    desk: Desk,
+    items: tuple[Item, ...],
+    layout: Layout,
+    margin: Length | None,
+    layout_at: str,
+    above_mm: float = 0.0,
+) -> Gathered:
+    """Arrange the items, and size the field: the group and a margin all round, or as it was decided.
+
+    ``above_mm`` is kept free over the group for something else.
+    """
     s, p = desk.sheet, desk.practice
     gap = desk.choose("layout.gap", "gap between outlines", layout.gap, p.layout_gap_mm, "practice of the shop")
     edge = desk.choose("layout.margin", "margin round the group", margin, p.box_margin_mm, "practice of the shop")
@@ -99,7 +109,7 @@ def gather(desk: Desk, items: tuple[Item, ...], layout: Layout, margin: Length |
     sizes = []
     for axis, size, decided, extra in (
         ("width", group.width, layout.width, 0.0),
-        ("height", group.height, layout.height, more),
+        ("height", group.height, layout.height, more + above_mm),
     ):
         of = [x.width if axis == "width" else x.height for x in items]
         line = s.let(f"layout.{axis}", f"group, {axis}", s.decide(f"{rule}, equal gaps", size, MM, *of, gap))
@@ -115,7 +125,7 @@ def gather(desk: Desk, items: tuple[Item, ...], layout: Layout, margin: Length |
         if isinstance(x.piece.detail, Keepsake) and x.piece.detail.stands:
             at[x.id] = (px, x.height.value / 2 - height.value / 2)
         else:
-            at[x.id] = (px, py + more / 2)
+            at[x.id] = (px, py + (more - above_mm) / 2)
     return Gathered(items, places(desk, items, at, layout, (width, height)), width, height, rule, layout_at)
 
 

@@ -111,10 +111,11 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
     parts += [*package.front(frame), *package.parts]
     back = frame.front.value + sum(x.thick.value for x in slabs)
     if package.sections is not None:
-        begins, at = {}, frame.front.value
+        begins: dict[str, float] = {}
+        deep = frame.front.value
         for layer in slabs:
-            begins[layer.id] = at
-            at += layer.thick.value
+            begins[layer.id] = deep
+            deep += layer.thick.value
         parts += package.sections(begins)
     joint_sums(desk, frame, s["package.mass"])
     room_end = frame.depth.value
@@ -151,6 +152,8 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
 
 
 def _part(desk: Desk, frame: Frame, layer: Slab, section: Ring) -> Part | None:
+    if layer.role == "void":
+        return None
     s = desk.sheet
     width, height = layer.size or (frame.package_w, frame.package_h)
     price, mass = 0.0, layer.mass

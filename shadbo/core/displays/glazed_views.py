@@ -40,6 +40,7 @@ def _short(layer: Slab) -> str:
         "backing": "backing",
         "board": "board",
         "packer": "filler",
+        "void": layer.name,
     }
     if layer.role == "mat":
         return "inner mat" if layer.id.endswith("inner") else "mat"
@@ -86,7 +87,7 @@ def callouts(slabs: Sequence[Slab], section: dict[str, Ring]) -> tuple[Callout, 
     """One label a layer, the front one on top, so that the leaders never cross."""
     out = []
     last = 1e9
-    for layer in (x for x in slabs if x.id in section):
+    for layer in (x for x in slabs if x.id in section and x.role != "void"):
         ring = section[layer.id]
         xs, ys = [x for x, _ in ring], [y for _, y in ring]
         if layer.role == "piece" and min(ys) > frame_low(section) + 12:
@@ -95,5 +96,7 @@ def callouts(slabs: Sequence[Slab], section: dict[str, Ring]) -> tuple[Callout, 
             y = (max(ys) + min(ys)) / 2
         else:
             y = last = max(min(last - 6, max(ys) - 3), min(ys) + 2)
-        out.append(Callout("edge", ((xs[0] + xs[1]) / 2, y), layer.name, layer.thick, key=layer.key))
+        twice = sum(x.name == layer.name for x in slabs) > 1
+        words = f"{_short(layer)}: {layer.name}" if twice else layer.name
+        out.append(Callout("edge", ((xs[0] + xs[1]) / 2, y), words, layer.thick, key=layer.key))
     return tuple(out)

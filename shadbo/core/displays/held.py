@@ -4,7 +4,7 @@ import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from shadbo.core.assembly import Dot, Forbidden, Spot
+from shadbo.core.assembly import Dot, Forbidden, Ring, Spot
 from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered import Gathered
 from shadbo.core.facts import tell
@@ -15,7 +15,7 @@ from shadbo.core.quantity import Quantity
 from shadbo.core.sums.border import hinge_count
 from shadbo.core.sums.hang import force
 from shadbo.core.sums.items import Item
-from shadbo.core.sums.polygon import holds, to_side
+from shadbo.core.sums.polygon import box_of, holds, sides, to_side
 from shadbo.core.units import MM, ONE
 
 MOUNTS_OF: Mapping[str, tuple[str, ...]] = {
@@ -131,6 +131,7 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
     _, seams = garment_lines(x.width.value, x.height.value, body, detail.sleeves)
     out: list[Spot] = []
     skipped = 0
+    ends: list[Dot] = []
     for seam in seams:
         (x0, y0), (x1, y1) = seam.ends
         long = math.hypot(x1 - x0, y1 - y0)
@@ -144,9 +145,12 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
                 at[0] + x0 + (x1 - x0) * t + inward * nx * PIN_INSET_MM,
                 at[1] + y0 + (y1 - y0) * t + inward * ny * PIN_INSET_MM,
             )
-            if any(math.hypot(dot[0] - o.at[0], dot[1] - o.at[1]) < 8 for o in out):
+            end = i in (0, n)
+            if end and any(math.hypot(dot[0] - x, dot[1] - y) < 8 for x, y in ends):
                 continue
-            if any(holds(z.ring, dot) or min(to_side(dot, *side) for side in _sides(z.ring)) < 3 for z in zones):
+            if end:
+                ends.append(dot)
+            if any(_touches(z.ring, dot) for z in zones):
                 skipped += 1
                 continue
             name = f"{'carries' if seam.carries else 'pin'}-{seam.name}-{i}"
@@ -157,8 +161,12 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
     return out
 
 
-def _sides(ring: tuple[Dot, ...]) -> list[tuple[Dot, Dot]]:
-    return list(zip(ring, (*ring[1:], ring[0]), strict=True))
+def _touches(ring: Ring, dot: Dot) -> bool:
+    """Whether a pin there would stand in a zone, or within 3 mm of it."""
+    left, low, right, high = box_of(ring)
+    if not (left - 3 < dot[0] < right + 3 and low - 3 < dot[1] < high + 3):
+        return False
+    return holds(ring, dot) or min(to_side(dot, *side) for side in sides(ring)) < 3
 
 
 def from_edges(desk: Desk, key: str, label: str, at: Dot, board: tuple[Quantity, Quantity]) -> None:

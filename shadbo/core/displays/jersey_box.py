@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from shadbo.core.assembly import Assembly, Dimension, Part, Window
+from shadbo.core.assembly import Assembly, Dimension, Hatch, Part, Window
 from shadbo.core.box_options import JerseyOptions
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
@@ -11,7 +11,7 @@ from shadbo.core.displays.gathered import Gathered, item_asks, item_parts, items
 from shadbo.core.displays.glazed import GLAZED_LEVERS, Package, build_package
 from shadbo.core.displays.held import hold_items
 from shadbo.core.displays.jersey_questions import AT, jersey_questions
-from shadbo.core.displays.rabbeted import Frame, frame_round
+from shadbo.core.displays.rabbeted import frame_round
 from shadbo.core.displays.shadow_box import clearance_mm, item_sections
 from shadbo.core.displays.slabs import Slab, depth_sums, first_sheet, glazing_for, slab, spacer_slab
 from shadbo.core.facts import tell
@@ -33,7 +33,7 @@ LEVERS = {
     for name in (*GLAZED_LEVERS, "mat", "inner_mat", "border", "margin", "reveal", "overlap", "strip", "notch_room",
                  "windows")
 }  # fmt: skip
-PLATE_CLEAR_MM = 15.0
+PLATE_CLEAR_MM = 20.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,12 +87,14 @@ class JerseyBox:
         held = hold_items(desk, group, o.mounts, f"{AT}/mounts", board_size, zones, planes)
         windows = _windows(desk, o, sat, plan, group)
         seats = {sat.garment.id: "opening"} | {x.id: "notch" for x in sat.notches if x.id in plan.corners}
+        mats = [x.sheet.colour if x.sheet else None for x in slabs if x.role == "mat"]
+        colours = (mats[0], mats[-1])
         reach = s["mat.border"].value - frame.lip.value + s["layout.margin"].value
         package = Package(
             tuple(slabs),
             held.mounts[0],
             total_mass(items),
-            lambda f: _front(desk, f, group, windows, sat),
+            lambda f: _front(desk, group, windows, sat, colours),
             (
                 say(desk.mark, "opening {}", sizes(desk.mark, s["opening.width"], s["opening.height"])),
                 say(desk.mark, "mat {}", sizes(desk.mark, s["package.width"], s["package.height"])),
@@ -128,7 +130,7 @@ def seat(items: tuple[Item, ...], o: JerseyOptions) -> Seated:
             usual = "notch" if len(by["notch"]) < 4 else "on the mat"
         elif not isinstance(detail, Plate) or detail.sort == "nameplate":
             usual = "on the mat" if isinstance(detail, Plate) or detail.kind == "keepsake" else "window"
-        chosen = o.seats.get(x.id, usual)  # type: ignore[arg-type]
+        chosen = o.seats.get(x.id, usual)
         by["on the mat" if chosen == "opening" else chosen].append(x)
     return Seated(items[0], tuple(by["window"]), tuple(by["notch"]), tuple(by["on the mat"]))
 
@@ -255,14 +257,18 @@ def _windows(desk: Desk, o: JerseyOptions, sat: Seated, plan: MatPlan, group: Ga
     return tuple(out)
 
 
-def _front(desk: Desk, frame: Frame, group: Gathered, windows: tuple[Window, ...], sat: Seated) -> list[Part]:
+def _front(
+    desk: Desk, group: Gathered, windows: tuple[Window, ...], sat: Seated, colours: tuple[str | None, str | None]
+) -> list[Part]:
     s = desk.sheet
     sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
-    out = [seen("mat-seen", "mat", sight, "mat.border", "mat")]
+    outer, under = colours
+    out = [seen("mat-seen", "mat", sight, "mat.border", "mat", outer)]
     inner = "mat.reveal" in s
     for w in windows:
         if w.sheet == "mat":
-            out.append(seen(f"{w.id}-outer", "inner-mat" if inner else "board", w.ring, w.key))
+            hatch: Hatch = "inner-mat" if inner else "board"
+            out.append(seen(f"{w.id}-outer", hatch, w.ring, w.key, tone=under if inner else None))
     out += [seen(f"{w.id}-seen", "board", w.ring, w.key) for w in windows if w.sheet == "mat_inner"]
     behind = {x.id for x in sat.windows}
     by_window = {w.id.removesuffix("-inner"): w.ring for w in windows}

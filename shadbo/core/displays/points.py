@@ -59,6 +59,8 @@ def side_fixings(
 
 def cover_parts(desk: Desk, frame: Frame, back: str, see_through: bool) -> list[Part]:
     """Dust paper: a blank 25 mm over all round, trimmed 3 mm inside; a ring where one sees through."""
+    if back == "none":
+        return []
     s = desk.sheet
     more = s.number(50, MM)
     if back == "tape":

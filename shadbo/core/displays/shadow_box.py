@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 
 from shadbo.core.assembly import Assembly, Part, Ring
+from shadbo.core.boards import SheetKind
 from shadbo.core.box_options import BoxOptions
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
@@ -132,7 +133,7 @@ def clearance_mm(desk: Desk, item: Item) -> float:
 
 
 def air_of_items(
-    desk: Desk, items: Sequence[Item], size_mm: tuple[float, float], glazing_mm: float, kind: str
+    desk: Desk, items: Sequence[Item], size_mm: tuple[float, float], glazing_mm: float, kind: SheetKind
 ) -> Quantity:
     """Air between glazing and board: the largest of relief and clearance, piece by piece."""
     s = desk.sheet

@@ -229,9 +229,12 @@ def _front(
 ) -> list[Part]:
     s = frame.desk.sheet
     sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
-    out = [seen("mat-seen", "mat", sight, "mat.border", "mat")]
+    tone = o.mat.colour if o.mat else None
+    under = o.inner_mat.colour if o.inner_mat else None
+    out = [seen("mat-seen", "mat", sight, "mat.border", "mat", tone)]
     if o.double:
-        out.append(seen("inner-seen", "inner-mat", centred(outer[0].value, outer[1].value, shift), "mat.reveal"))
+        ring = centred(outer[0].value, outer[1].value, shift)
+        out.append(seen("inner-seen", "inner-mat", ring, "mat.reveal", tone=under))
     ring = centred(window[0].value, window[1].value, shift)
     floats = o.shows == "whole sheet"
     out.append(seen("window", "board" if floats else "paper", ring, "window.width"))

@@ -59,8 +59,8 @@ def compose(scene: Scene, paper: Paper, hold: Fit | None = None) -> Sheet2D:
 
 def _shape(e: Shape, fit: Fit) -> Path:
     fill = FILLS[e.hatch]
-    hatch = e.hatch if fill.path else ""
-    tone = "" if hatch or fill.tone == "none" else fill.tone
+    hatch = e.hatch if fill.path and not e.tone else ""
+    tone = e.tone or ("" if hatch or fill.tone == "none" else fill.tone)
     stroke = STROKES["outline"] if e.hatch != "air" else STROKES["hidden"]
     return Path(tuple(fit.put(d) for d in e.ring), stroke, True, hatch, tone)
 

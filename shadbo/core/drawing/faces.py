@@ -18,7 +18,7 @@ def front_scene(plan: Plan, system: System) -> Scene:
     for part in a.parts:
         if "front" in part.seen_from:
             moves = movable.get(part.id, "")
-            scene.add(*(Shape(ring, part.hatch, part.key, part.id, moves) for ring in part.face))
+            scene.add(*(Shape(ring, part.hatch, part.key, part.id, moves, part.tone) for ring in part.face))
     scene.add(*zone_lines(a))
     w, h = a.outside_width.value / 2, a.outside_height.value / 2
     sheet = plan.desk.sheet

@@ -6,6 +6,7 @@ from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.lengths import System
 from shadbo.core.plan import Plan
 from shadbo.core.rings import centred
+from shadbo.core.sums.polygon import box_of
 from shadbo.core.words import number_text
 
 
@@ -23,6 +24,8 @@ def holes_scene(plan: Plan, system: System) -> Scene:
     scene.add(Shape(centred(2 * w, 2 * h), "board", keys[0], "board"))
     for shown in a.shown:
         scene.add(Line((*shown.ring, shown.ring[0]), "hidden", shown.key))
+        x0, low, x1, _ = box_of(shown.ring)
+        scene.add(Words(((x0 + x1) / 2, low), shown.name, "tiny", shown.key, nudge=(0, 9)))
     scene.add(Line(((-w, 0), (w, 0)), "centre"), Line(((0, -h), (0, h)), "centre"))
     scene.add(*zone_lines(a))
     scene.add(*_marks(a))

@@ -64,6 +64,7 @@ FILLS: dict[Hatch, Fill] = {
     "puzzle": Fill("#e3e8d8", "M0 6h4c-2-4 6-4 4 0h4M6 0v3M6 9v3", (12, 12), "#a5b18a"),
     "spacer": Fill("#c9ced2", "M0 0L8 8", (8, 8), "#8b949b"),
     "metal": Fill("#d4d6da"),
+    "lit": Fill("#f7e08a", "M5 2v6M2 5h6", (12, 12), "#d9b93a"),
     "air": Fill("none"),
     "none": Fill("none"),
 }

@@ -18,12 +18,12 @@ def mat_scene(plan: Plan, system: System, sheet: str = "") -> Scene:
     w, h = mat.width / 2, mat.height / 2
     scene.add(Shape(centred(mat.width, mat.height), "mat", "package.width", mat.id))
     for window in mat.windows:
-        scene.add(Shape(mirrored(window.ring), "none", window.key, window.id))
+        scene.add(Shape(mirrored(window.ring), "paper", window.key, window.id))
     lines = cut_lines(mat)
     for line in lines:
         scene.add(*_line(line))
     _dims(scene, lines, w, h, mark, system)
-    scene.add(Words((0, h), "top edge", "note", nudge=(0, 14)))
+    scene.add(Words((-w, h), "top edge", "note", anchor="start", nudge=(6, 12)))
     return scene
 
 
@@ -43,14 +43,15 @@ def _dims(scene: Scene, lines: list[CutLine], w: float, h: float, mark: Mark, sy
             if line.upright is upright:
                 seen.setdefault(round(line.first_edge, 1), line)
         last, lane = -1e9, 1
+        near = 0.07 * 2 * (w if upright else h)
         for at in sorted(seen):
-            lane = 2 if at - last < 40 and lane == 1 else 1
+            lane = lane % 3 + 1 if at - last < near * (1 if upright else 0.6) else 1
             last = at
-            text = texts(at, mark).pick(system)
+            text, key = texts(at, mark).pick(system), "window.cut"
             if upright:
-                scene.add(Dim((-w, -h), (at - w, -h), text, "across", lane, "low", "window.cut", "running"))
+                scene.add(Dim((-w, -h), (at - w, -h), text, "across", lane, "low", key, "running"))
             else:
-                scene.add(Dim((-w, h), (-w, h - at), text, "upright", 1, "low", "window.cut", "running"))
-    text = texts(2 * w, mark).pick(system), texts(2 * h, mark).pick(system)
-    scene.add(Dim((-w, h), (w, h), f"mat {text[0]}", "across", 1, "high", "package.width"))
-    scene.add(Dim((w, -h), (w, h), f"mat {text[1]}", "upright", 1, "high", "package.height"))
+                scene.add(Dim((-w, h), (-w, h - at), text, "upright", 1 + (lane - 1) * 0.5, "low", key, "running"))
+    size = texts(2 * w, mark).pick(system), texts(2 * h, mark).pick(system)
+    scene.add(Dim((-w, h), (w, h), f"mat {size[0]}", "across", 1, "high", "package.width"))
+    scene.add(Dim((w, -h), (w, h), f"mat {size[1]}", "upright", 1, "high", "package.height"))

@@ -15,13 +15,16 @@ LineRole = Literal[
 
 @dataclass(frozen=True, slots=True)
 class Shape:
-    """A filled outline, hatched by its material. ``moves`` is the id of a piece that can be put elsewhere by hand."""
+    """A filled outline, hatched by its material. ``moves`` is the id of a piece that can be put elsewhere by hand.
+
+    ``tone`` is a colour of its own in place of the hatch's."""
 
     ring: Ring
     hatch: Hatch
     key: str = ""
     part: str = ""
     moves: str = ""
+    tone: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,7 +66,7 @@ class Dim:
     end: Dot
     text: str
     runs: Literal["across", "upright", "slant"]
-    lane: int
+    lane: float
     edge: Literal["low", "high"]
     key: str
     role: Literal["dimension", "running", "tape"] = "dimension"

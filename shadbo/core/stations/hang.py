@@ -42,6 +42,9 @@ def questions(plan: Plan) -> list[Question]:
                 "pilot holes; no hammer near the canvas",
             )
         )
+    if "hang.pull_out" in s:
+        note = "a deep box leans forward: its wall fixings carry this too"
+        rows.append(told("Pull-out at the upper fixings", say(mark, "{}", s["hang.pull_out"]), "hang.pull_out", note))
     if hang.tension is not None and hang.rise is not None and hang.wire_length is not None:
         rows.append(
             choice_row(

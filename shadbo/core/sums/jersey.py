@@ -49,7 +49,7 @@ class MatWishes:
 def notch_corners(
     opening: tuple[float, float], badges: Sequence[Card], garment: Ring, room: float
 ) -> dict[str, tuple[str, tuple[float, float]]]:
-    """A corner for each badge: two stand level, at the end where they keep farther from the garment; then the rest."""
+    """A corner for each badge: two stand level, at the end where they keep farther from the garment."""
     order = sorted(badges, key=lambda b: (-b.width * b.height, b.id))
     sizes = {b.id: (b.width + 2 * room, b.height + 2 * room) for b in order}
 

@@ -110,6 +110,14 @@ def _inner(ring: Ring) -> Dot:
     return (x0 + x1) / 2 - (y1 - y0) / long * 1e-6, (y0 + y1) / 2 + (x1 - x0) / long * 1e-6
 
 
+def clear(one: Ring, other: Ring, by_mm: float) -> bool:
+    """Whether two outlines keep at least so far apart; their boxes settle most pairs."""
+    a, b = box_of(one), box_of(other)
+    if max(a[0] - b[2], b[0] - a[2], a[1] - b[3], b[1] - a[3]) >= by_mm:
+        return True
+    return apart(one, other) >= by_mm
+
+
 Corner = str
 CORNERS: tuple[Corner, ...] = ("bottom left", "bottom right", "top right", "top left")
 
