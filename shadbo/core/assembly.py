@@ -9,11 +9,13 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Literal
 
-from shadbo.core.boards import FrameProfile, SheetStock, Tape
+from shadbo.core.boards import SheetStock, Tape
 from shadbo.core.lengths import Both
-from shadbo.core.materials import FloaterProfile, HangerKind, PlainStock, Species
+from shadbo.core.marked import Forbidden, Shown, Spot, Window
+from shadbo.core.materials import HangerKind
 from shadbo.core.mounts import MountPlan
 from shadbo.core.quantity import Quantity
+from shadbo.core.setting import BackRail, Margins, Moulding, Room, Suitability
 from shadbo.core.sums.spacing import KeepOut
 
 Dot = tuple[float, float]
@@ -56,7 +58,6 @@ Role = Literal[
     "clip",
     "void",
 ]
-Moulding = FloaterProfile | FrameProfile | PlainStock
 ViewName = Literal["edge", "front", "back", "parts", "stretch", "holes", "mat"]
 
 
@@ -170,101 +171,6 @@ class Callout:
     second_quantity: Quantity | None = None
     key: str = ""
     towards: Literal["left", "right"] = "right"
-
-
-@dataclass(frozen=True, slots=True)
-class BackRail:
-    """What the hanger's screws find behind: width of the rail's back, and how thick the wood is there."""
-
-    species: Species
-    wall: Quantity
-    thick_at_wall: Quantity
-    ledge: Quantity
-    thick_at_ledge: Quantity
-
-
-@dataclass(frozen=True, slots=True)
-class Shown:
-    """A piece among several, as it stands: its outline in the front plane, and where its place is kept in the job."""
-
-    id: str
-    name: str
-    ring: Ring
-    key: str
-    seat: str = "field"
-    at: str = ""
-
-
-@dataclass(frozen=True, slots=True)
-class Spot:
-    """One thing to mark on a board: a hole, slit, pin, support, peg, corner; in the front plane."""
-
-    id: str
-    kind: Literal["hole", "slit", "pin", "support", "peg", "corner", "target", "cable"]
-    at: Dot
-    size_mm: float
-    of: str
-    key: str = ""
-    plane: Literal["board", "mat", "rail", "object"] = "board"
-
-
-@dataclass(frozen=True, slots=True)
-class Window:
-    """An opening to cut out of a board: its innermost edge in the front plane, about the board's own middle."""
-
-    id: str
-    name: str
-    ring: Ring
-    sheet: str
-    bevelled: bool = True
-    key: str = ""
-
-
-@dataclass(frozen=True, slots=True)
-class Forbidden:
-    """A zone of a piece as it stands, and how far round it no steam may go."""
-
-    name: str
-    of: str
-    ring: Ring
-    steam: Ring = ()
-
-
-@dataclass(frozen=True, slots=True)
-class Suitability:
-    """A moulding of the stock held against this piece: what it would need, and why it fails, if it does."""
-
-    profile: Moulding
-    says: Both
-    faults: tuple[str, ...]
-    price: float
-    missing_mm: float = 0.0
-    ledge_mm: float = 0.0
-    size: Both = field(default_factory=lambda: Both("", ""))
-
-    @property
-    def fits(self) -> bool:
-        """Whether the piece can be built in it as wanted."""
-        return not self.faults
-
-
-@dataclass(frozen=True, slots=True)
-class Room:
-    """The depth that the layers share: from the lip, or the frame's front edge, to its back."""
-
-    start_mm: float
-    end_mm: float
-    key: str
-    name: str
-
-
-@dataclass(frozen=True, slots=True)
-class Margins:
-    """Which lines of the sheet tell the air round the piece, and how far in from the outside it begins."""
-
-    word: str
-    inset_mm: float
-    said: str
 
 
 @dataclass(frozen=True, slots=True)

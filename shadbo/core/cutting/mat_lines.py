@@ -7,7 +7,8 @@ grown outline lie. At an inner corner that is one thickness past the drawn corne
 
 from dataclasses import dataclass
 
-from shadbo.core.assembly import Dot, Ring, Window
+from shadbo.core.assembly import Dot, Ring
+from shadbo.core.marked import Window
 from shadbo.core.plan import Plan
 from shadbo.core.sums.polygon import anticlockwise, apart, box_of, mirrored, offset, sides
 

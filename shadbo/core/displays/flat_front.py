@@ -1,10 +1,11 @@
 """What stands inside the rails, seen from the front, and where a flat piece sits in its opening."""
 
-from shadbo.core.assembly import Hatch, Margins, Part, Ring
+from shadbo.core.assembly import Hatch, Part, Ring
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted import Frame
 from shadbo.core.quantity import Quantity
 from shadbo.core.rings import centred
+from shadbo.core.setting import Margins
 from shadbo.core.sums.flat import FlatSums
 from shadbo.core.sums.square import Opening, Placement, place
 

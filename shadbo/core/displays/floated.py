@@ -3,7 +3,7 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from shadbo.core.assembly import Assembly, BackRail, Join, Margins, Part, Room, Suitability
+from shadbo.core.assembly import Assembly, Join, Part
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.floater_answers import answers
@@ -17,6 +17,7 @@ from shadbo.core.materials import FloaterProfile, PadStock, PlainStock
 from shadbo.core.measures import measures
 from shadbo.core.pieces import LooseCanvas, Piece, StretchedCanvas
 from shadbo.core.quantity import Quantity
+from shadbo.core.setting import BackRail, Margins, Room, Suitability
 from shadbo.core.sums.canvas import CanvasSums, canvas_sums
 from shadbo.core.sums.floater import screw_line
 from shadbo.core.sums.order import rail_order

@@ -2,10 +2,10 @@
 
 from collections.abc import Sequence
 
-from shadbo.core.assembly import Suitability
 from shadbo.core.lengths import Mark
 from shadbo.core.materials import FloaterProfile, PadStock
 from shadbo.core.quantity import DUST
+from shadbo.core.setting import Suitability
 from shadbo.core.shop import Practice, Stock
 from shadbo.core.sums.floater import grip_window, pads_for, shortest_screw
 from shadbo.core.sums.order import order_mm

@@ -3,12 +3,13 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from shadbo.core.assembly import Dot, Forbidden, Part, Ring, Shown
+from shadbo.core.assembly import Dot, Part, Ring
 from shadbo.core.box_options import Layout
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
 from shadbo.core.facts import tell
 from shadbo.core.layout.rules import Block, arrange, rule_for
+from shadbo.core.marked import Forbidden, Shown
 from shadbo.core.measures import NOUNS, measures
 from shadbo.core.objects import Keepsake, Plate
 from shadbo.core.quantity import Quantity

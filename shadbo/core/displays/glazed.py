@@ -3,20 +3,7 @@
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 
-from shadbo.core.assembly import (
-    Assembly,
-    Callout,
-    Dimension,
-    Forbidden,
-    Join,
-    Margins,
-    Part,
-    Ring,
-    Room,
-    Shown,
-    Spot,
-    Window,
-)
+from shadbo.core.assembly import Assembly, Callout, Dimension, Join, Part, Ring
 from shadbo.core.desk import Desk
 from shadbo.core.displays.glazed_views import callouts, dimensions, section_of
 from shadbo.core.displays.joints import joint_sums
@@ -26,9 +13,11 @@ from shadbo.core.displays.rabbeted_rails import rail_parts
 from shadbo.core.displays.slabs import Slab, filler_slab
 from shadbo.core.hanging import hanger_down
 from shadbo.core.lengths import Both
+from shadbo.core.marked import Forbidden, Shown, Spot, Window
 from shadbo.core.mounts import MountPlan
 from shadbo.core.quantity import Quantity
 from shadbo.core.rings import centred
+from shadbo.core.setting import Margins, Room
 from shadbo.core.sums.bending import rail_sag
 from shadbo.core.sums.border import strips
 from shadbo.core.sums.hang import force

@@ -4,10 +4,11 @@ import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from shadbo.core.assembly import Dot, Forbidden, Ring, Spot
+from shadbo.core.assembly import Dot, Ring
 from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered import Gathered
 from shadbo.core.facts import tell
+from shadbo.core.marked import Forbidden, Spot
 from shadbo.core.mounts import MountPlan, carry, choose_mount, load_sums
 from shadbo.core.objects import Badge, Garment, Keepsake
 from shadbo.core.outlines import garment_lines

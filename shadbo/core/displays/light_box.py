@@ -2,8 +2,8 @@
 
 from dataclasses import replace
 
-from shadbo.core.assembly import Assembly, Callout, Part, Spot, Suitability, Window
-from shadbo.core.boards import FrameProfile, LampStrip, Supply
+from shadbo.core.assembly import Assembly, Callout, Part
+from shadbo.core.boards import FrameProfile, LampStrip
 from shadbo.core.box_options import LightOptions
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
@@ -14,23 +14,26 @@ from shadbo.core.displays.glazed import LEVERS as FRAME_LEVERS
 from shadbo.core.displays.glazed import Package, build_package
 from shadbo.core.displays.held import hold_items
 from shadbo.core.displays.light_questions import AT, light_questions
+from shadbo.core.displays.light_sums import LAMP, cable_spot, front_void, lamp_rows, lettering_of, light_void
 from shadbo.core.displays.rabbeted import Frame, frame_round
 from shadbo.core.displays.shadow_box import item_sections, nearest_edge
 from shadbo.core.displays.slabs import Slab, depth_sums, first_sheet, glazing_for, slab
 from shadbo.core.facts import tell
 from shadbo.core.findings import StationName
 from shadbo.core.flat_options import GlazedOptions
-from shadbo.core.letters import Lettering, lettering, unknown
+from shadbo.core.letters import Lettering
+from shadbo.core.marked import Window
 from shadbo.core.materials import PlainStock
 from shadbo.core.objects import Keepsake
 from shadbo.core.pieces import Piece
 from shadbo.core.quantity import Quantity
 from shadbo.core.questions import Question
 from shadbo.core.rings import centred, rect
-from shadbo.core.sums.lamps import Rows, rows_of, watts
+from shadbo.core.setting import Suitability
+from shadbo.core.sums.lamps import Rows
 from shadbo.core.sums.order import order_mm
 from shadbo.core.sums.polygon import moved
-from shadbo.core.units import MM, ONE
+from shadbo.core.units import MM
 from shadbo.core.words import Mm, say, sizes
 
 LEVERS = {name: f"{AT}/{name}" for name in (*FRAME_LEVERS, "margin", "islands", "bridge", "letter_height", "step",
@@ -42,8 +45,6 @@ LEVERS = {name: f"{AT}/{name}" for name in (*FRAME_LEVERS, "margin", "islands", 
 }  # fmt: skip
 LIP_THICK_MM = 6.0
 STOCK = PlainStock(id="board", name="board, none listed", face_mm=28, height_mm=150)
-LAMP = LampStrip(id="lamp", name="lamp strip, none listed", pitch_mm=17, w_per_m=5)
-SUPPLY = Supply(id="supply", name="supply, none listed", watts=12)
 NO_SHEET = GlazedOptions()
 
 
@@ -76,9 +77,9 @@ class LightBox:
         backing = first_sheet(desk, o.backing, size, "hardboard", "backing", "mdf")
         step = desk.choose("step.width", "step of each layer", o.step, p.step_least_mm, "practice of the shop")
         lamp = o.lamp or (desk.stock.lamps[0] if desk.stock.lamps else LAMP)
-        rows = _lamps(desk, o, lamp, size)
-        front = _front_void(desk, group)
-        light = _light_void(desk, o, rows)
+        rows = lamp_rows(desk, o, lamp, size)
+        front = front_void(desk, group)
+        light = light_void(desk, o, rows)
         slabs = [
             slab(desk, "glazing", glazing.name, "glazing", glazing),
             Slab("front_void", "front void", "void", front, "air"),
@@ -99,7 +100,7 @@ class LightBox:
         held = hold_items(desk, group, o.mounts, f"{AT}/mounts", board, zones)
         reach = nearest_edge(group)
         windows = _windows(text, group)
-        cable = _cable(desk, o, frame)
+        cable = cable_spot(desk, o, frame)
         package = Package(
             tuple(slabs),
             held.mounts[0],
@@ -132,67 +133,6 @@ class LightBox:
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
         """Letters, voids, lamps, supply, cable and access."""
         return light_questions(desk, assembly)
-
-
-def lettering_of(desk: Desk, o: LightOptions) -> Lettering | None:
-    """The cut-out letters on the sheet; None without any."""
-    if not o.letters.strip():
-        return None
-    s, p = desk.sheet, desk.practice
-    high = desk.choose("letters.height", "letters, height", o.letter_height, 40, "the plan's")
-    bridged = (o.islands or "bridges") == "bridges"
-    bridge = 0.0
-    if bridged and lettering(o.letters, high.value).islands:
-        bridge = desk.choose("bridge.width", "bridges to closed letters", o.bridge, p.bridge_mm, "practice").value
-    text = lettering(o.letters, high.value, bridge)
-    s.let("letters.width", "lettering, width", s.decide("six fifths of a letter each", text.width, MM, high))
-    s.let("letters.islands", "middles that would fall out", s.number(text.islands, ONE))
-    s.let("letters.unknown", "signs that the alphabet lacks", s.number(len(unknown(o.letters)), ONE))
-    return text
-
-
-def _lamps(desk: Desk, o: LightOptions, lamp: LampStrip, size_mm: tuple[float, float]) -> Rows:
-    """Rows of strip, what they draw, and the supply for it."""
-    s, p = desk.sheet, desk.practice
-    apart = desk.choose("lamp.rows_apart", "rows of lamps, apart", o.rows_apart, 60, "the plan's")
-    rows = rows_of(size_mm[0] - 20, size_mm[1] - 20, apart.value, lamp.pitch_mm, lamp.cut_mm)
-    s.choose("lamp.strip_pitch", "lamps along the strip, apart", lamp.pitch_mm, MM, lamp.name)
-    s.let("lamp.rows", "rows of lamps", s.decide("height ÷ distance", rows.count, ONE, apart))
-    s.let("lamp.each", "each row, cut to", s.decide("whole cutting lengths", rows.each_mm, MM), lamp.name)
-    s.let("lamp.length", "strip, all rows", s["lamp.each"] * s["lamp.rows"])
-    s.let("lamp.pitch", "pitch of the light", s.decide("the larger of rows and lamps", rows.pitch_mm, MM, apart))
-    s.choose("lamp.volts", "lamps, volts", lamp.volts, ONE, lamp.name)
-    draw = s.let("lamp.watts", "the strips draw, watts", s.number(watts(rows.total_mm, lamp.w_per_m), ONE), lamp.name)
-    need = s.let("supply.needed", "supply, at least, watts", draw * p.supply_times, "1.2 × length × W/m", "up")
-    fit = sorted((x for x in desk.stock.supplies if x.volts == lamp.volts), key=lambda x: x.watts)
-    best = next((x for x in fit if x.watts >= need.value - 1e-6), fit[-1] if fit else SUPPLY)
-    supply = o.supply or best
-    s.choose("supply.watts", "supply, watts", supply.watts, ONE, supply.name)
-    s.choose("supply.plug", "plug of the supply", supply.plug_mm, MM, supply.name)
-    s.let("supply.volts_off", "supply and lamps differ, volts", s.number(abs(supply.volts - lamp.volts), ONE))
-    return rows
-
-
-def _front_void(desk: Desk, group: Gathered) -> Quantity:
-    """Void for the objects: the deepest and 6 mm on both sides."""
-    s = desk.sheet
-    round_it = s.choose("void.round", "air round the objects", desk.practice.void_round_object_mm, MM, "practice")
-    deepest = s.pick("largest", *[x.front for x in group.items])
-    s.let("air.relief", "what stands out farthest", deepest)
-    void = s.cut("stack.front_void", "front void", deepest + 2 * round_it, "up", 0.5)
-    s.let("air.needed", "front void, at least", deepest + 2 * round_it)
-    s.let("air.made", "front void, as planned", void)
-    return void
-
-
-def _light_void(desk: Desk, o: LightOptions, rows: Rows) -> Quantity:
-    """Void that mixes the light: at least the lamps' pitch, by default a quarter more."""
-    s, p = desk.sheet, desk.practice
-    s.let("lamp.void_least", "light void, at least", s["lamp.pitch"] * 1.0, "the lamps' pitch")
-    if o.light_void is not None:
-        return desk.choose("stack.light_void", "light void", o.light_void, 0, "")
-    wanted = s["lamp.pitch"] * s.number(p.lamp_void_times)
-    return s.cut("stack.light_void", "light void", wanted, "up", 0.5)
 
 
 def _held(desk: Desk, size_mm: tuple[float, float], deep_mm: float, step_mm: float) -> tuple[Suitability, ...]:
@@ -290,17 +230,3 @@ def _strip_sections(frame: Frame, lamp: LampStrip, back_x: float, rows: Rows) ->
     """Strips on the back board, looking forwards."""
     y = frame.face.value + 14
     return [Part("strip", "clip", lamp.name, "lit", section=rect(back_x - 3, y, back_x, y + 10), key="lamp.length")]
-
-
-def _cable(desk: Desk, o: LightOptions, frame: Frame) -> Spot:
-    """Where the cable leaves: a hole in the rail at the light void, plug + 1 mm."""
-    s = desk.sheet
-    side = o.cable or "bottom"
-    size = s.cut("cable.hole", f"cable hole, {side} rail", s["supply.plug"] + s.number(1, MM), "up", 0.5)
-    deep = s["step.middle"] + s["stack.middle"] + s["stack.light_void"] / 2
-    s.cut("cable.deep", "cable hole, from the rail's front edge", deep, "nearest", 0.5)
-    along = "height" if side in ("left", "right") else "width"
-    s.cut("cable.along", "cable hole, from the rail's long point", s[f"frame.outside_{along}"] / 2, "nearest", 0.5)
-    w, h = s["frame.outside_width"].value / 2, s["frame.outside_height"].value / 2
-    at = {"bottom": (0.0, -h), "top": (0.0, h), "left": (-w, 0.0), "right": (w, 0.0)}[side]
-    return Spot("cable", "cable", at, size.value, "", "cable.along", "rail")

@@ -1,6 +1,6 @@
 """Floater from plain stock: square-edged rails, mitred, with support strips glued inside."""
 
-from shadbo.core.assembly import Assembly, Suitability
+from shadbo.core.assembly import Assembly
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.floated import Body, canvas_of, face_of, float_canvas, gap_of, is_canvas, reading_asks
@@ -10,6 +10,7 @@ from shadbo.core.materials import PlainStock
 from shadbo.core.pieces import Piece
 from shadbo.core.quantity import DUST
 from shadbo.core.questions import Question
+from shadbo.core.setting import Suitability
 from shadbo.core.sums.canvas import CanvasSums
 from shadbo.core.sums.order import order_mm
 from shadbo.core.units import MM

@@ -3,11 +3,11 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from shadbo.core.assembly import BackRail, Suitability
 from shadbo.core.boards import FrameProfile
 from shadbo.core.desk import Desk
 from shadbo.core.flat_options import FrameOptions
 from shadbo.core.quantity import DUST, Quantity
+from shadbo.core.setting import BackRail, Suitability
 from shadbo.core.sums.fit import Fit, Hold, allowance_of, frame_axis, hold
 from shadbo.core.sums.movement import growth_mm
 from shadbo.core.sums.order import order_mm, rail_order

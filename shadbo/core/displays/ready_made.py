@@ -1,6 +1,6 @@
 """Adapted ready-made box frame: measured as bought; glass used or left out, inner board cut down, packers added."""
 
-from shadbo.core.assembly import Assembly, BackRail, Part, Room
+from shadbo.core.assembly import Assembly, Part
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line
 from shadbo.core.displays.base import Ask
@@ -25,6 +25,7 @@ from shadbo.core.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Pu
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rings import centred
 from shadbo.core.rows import care, choice_row, reading_row, told
+from shadbo.core.setting import BackRail, Room
 from shadbo.core.sums.border import hinge_count
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.weight import by_area

@@ -1,6 +1,6 @@
 """Window mat: flat paper under a single or double mat, hinged to its mount board, behind glazing."""
 
-from shadbo.core.assembly import Assembly, Dimension, Fixing, Join, Part, Window
+from shadbo.core.assembly import Assembly, Fixing, Join, Part
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.flat_front import seen
@@ -19,6 +19,7 @@ from shadbo.core.displays.slabs import (
     spacer_slab,
 )
 from shadbo.core.displays.window_mat_questions import AT, mat_questions
+from shadbo.core.displays.window_openings import openings, window_dims
 from shadbo.core.facts import tell
 from shadbo.core.findings import StationName
 from shadbo.core.flat_options import MatOptions
@@ -103,13 +104,13 @@ class WindowMat:
             lambda f: _front(f, window, outer, flat, shift, options),
             (say(desk.mark, "window {}", sizes(desk.mark, *window)), say(desk.mark, "mat {}", mat_size)),
             (join,),
-            dimensions=lambda f: _window_dims(f, window, shift),
+            dimensions=lambda f: window_dims(f, window, shift),
             reach_mm=border,
             back=options.back or "sealed paper",
             levers=LEVERS,
             effort="comes off its hinges again" if mount.taken.mount.reversible else "for good",
             strainer=bool(options.strainer),
-            windows=_openings(window, outer, shift, bool(options.double)),
+            windows=openings(window, outer, shift, bool(options.double)),
         )
         return build_package(desk, frame, package)
 
@@ -241,32 +242,3 @@ def _front(
     if floats:
         out.append(seen("sheet", "paper", centred(flat.width.value, flat.height.value, shift), "piece.width"))
     return out
-
-
-def _openings(
-    window: tuple[Quantity, Quantity], outer: tuple[Quantity, Quantity], shift: float, double: bool
-) -> tuple[Window, ...]:
-    """The window of each mat, innermost edge; none where the overlap leaves none."""
-    if window[0].value <= 0 or window[1].value <= 0:
-        return ()
-    ring = centred(window[0].value, window[1].value, shift)
-    if not double:
-        return (Window("window", "window", ring, "mat", key="window.width"),)
-    wide = centred(outer[0].value, outer[1].value, shift)
-    return (
-        Window("window", "window", wide, "mat", key="window.outer_width"),
-        Window("window-inner", "window, inner", ring, "mat_inner", key="window.width"),
-    )
-
-
-def _window_dims(frame: Frame, window: tuple[Quantity, Quantity], shift: float) -> list[Dimension]:
-    s = frame.desk.sheet
-    w, h = window[0].value / 2, window[1].value / 2
-    top, bottom = shift + h, shift - h
-    mat_half = s["package.height"].value / 2
-    return [
-        Dimension("front", (-w, top), (w, top), window[0], "across", 1, "high", "window"),
-        Dimension("front", (-w, bottom), (-w, top), window[1], "upright", 1, "low", "window"),
-        Dimension("front", (w, mat_half), (w, top), s["mat.border"], "upright", 0, "low", "border", "tape"),
-        Dimension("front", (w, bottom), (w, -mat_half), s["mat.bottom"], "upright", 0, "low", "bottom", "tape"),
-    ]

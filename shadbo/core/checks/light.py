@@ -1,0 +1,154 @@
+"""Light boxes: letters that fall out, lamps that show, supplies that are too small, steps that are too narrow."""
+
+from collections.abc import Iterator
+
+from shadbo.core.checks.view import Look
+from shadbo.core.findings import Finding, Proposal
+from shadbo.core.words import Mm, both
+
+
+def islands_fall(look: Look) -> Iterator[Finding]:
+    """Cut-out letters whose middles would fall out; bridges too thin to hold them."""
+    if "letters.islands" in look and look["letters.islands"].value > 0 and "bridge.width" not in look:
+        if look.decided("islands") != "left as they are":
+            return
+        yield Finding(
+            "letters.islands",
+            "stop",
+            "sizes",
+            look.say("{} pieces fall out of the cut-out letters", int(look["letters.islands"].value)),
+            both("a closed letter needs a bridge to its middle, or a translucent sheet behind that carries it"),
+            keys=("letters.islands",),
+            proposals=(
+                *look.change("islands", "bridges", 1, "Bridges"),
+                *look.change("islands", "translucent sheet", 2, "A translucent sheet behind"),
+            ),
+        )
+    least = look.desk.practice.bridge_mm
+    if "bridge.width" in look and look["bridge.width"].value < least - 1e-6:
+        yield Finding(
+            "letters.bridge",
+            "caution",
+            "sizes",
+            look.say("A bridge of {} breaks in cutting", look["bridge.width"]),
+            look.say("{} or more", Mm(least)),
+            keys=("bridge.width",),
+            proposals=look.change("bridge", look.length_to(least), 1, "Bridges of {}", Mm(least)),
+        )
+
+
+def letters_wide(look: Look) -> Iterator[Finding]:
+    """Lettering wider than the board that is seen, or signs that the alphabet lacks."""
+    if "letters.width" in look and look["letters.width"].value > look["field.width"].value - 20 + 1e-6:
+        lower = int(look["letters.height"].value * (look["field.width"].value - 20) / look["letters.width"].value)
+        wider = look["letters.width"].value + 2 * look["layout.margin"].value
+        yield Finding(
+            "letters.wide",
+            "stop",
+            "sizes",
+            look.say("The lettering is {} wide", look["letters.width"]),
+            look.say("the board shows {}", look["field.width"]),
+            keys=("letters.width",),
+            proposals=(
+                *look.change("letter_height", look.length_to(lower), 1, "Letters {} high", Mm(lower)),
+                *look.change("layout_width", look.length_to(wider), 2, "Field {} wide", Mm(wider)),
+            ),
+            by_hand=both("Fewer words, or a wider box."),
+        )
+    if "letters.unknown" in look and look["letters.unknown"].value > 0:
+        yield Finding(
+            "letters.unknown",
+            "caution",
+            "sizes",
+            look.say("{} signs are not in the block alphabet", int(look["letters.unknown"].value)),
+            both("they are left out; capitals, figures and - . & ! are there"),
+            keys=("letters.unknown",),
+            by_hand=both("Write it in capitals."),
+        )
+
+
+def lamps_show(look: Look) -> Iterator[Finding]:
+    """A light void so shallow that each lamp shows; a supply that is too small or of another voltage."""
+    if "lamp.void_least" not in look:
+        return
+    void, least = look["stack.light_void"], look["lamp.void_least"]
+    if void.value < least.value - 1e-6:
+        rows = look["lamp.pitch"].value * void.value / least.value
+        yield Finding(
+            "lamps.spots",
+            "caution",
+            "depth",
+            look.say("A light void of {} shows every lamp as a spot", void),
+            look.say("{} at least for lamps {} apart", least, look["lamp.pitch"]),
+            keys=("stack.light_void", "lamp.void_least"),
+            proposals=(
+                *look.change("light_void", None, 1, "The void that the lamps ask for"),
+                *look.change("rows_apart", look.length_to(int(rows)), 2, "Rows {} apart", Mm(int(rows))),
+            ),
+            by_hand=both("A milkier sheet behind the cut-outs hides a little of it."),
+        )
+    need, have = look["supply.needed"], look["supply.watts"]
+    if have.value < need.value - 1e-6 or look["supply.volts_off"].value != 0:
+        volts = look["lamp.volts"].value
+        larger = [x for x in look.desk.stock.supplies if x.watts >= need.value - 1e-6 and x.volts == volts]
+        proposals: tuple[Proposal, ...] = ()
+        for x in larger[:2]:
+            proposals += look.change("supply", x.model_dump(mode="json"), 1, "{}", x.name)
+        wrong = look["supply.volts_off"].value != 0
+        yield Finding(
+            "supply.small",
+            "stop",
+            "depth",
+            both("The supply has another voltage than the lamps")
+            if wrong
+            else look.say("A supply of {} W is too small", f"{have.value:.3g}"),
+            look.say("{} W at least, at {} V: 1.2 times what the strips draw", f"{need.value:.3g}", volts),
+            keys=("supply.needed", "supply.watts"),
+            proposals=proposals,
+            by_hand=both(
+                "Only a listed low-voltage supply outside the box; a licensed electrician decides the rest."
+            ),
+        )
+
+
+def steps_weak(look: Look) -> Iterator[Finding]:
+    """Steps too narrow to carry a layer, or a wall that they leave too thin."""
+    if "step.width" not in look:
+        return
+    least, wall = look.desk.practice.step_least_mm, look["step.wall_left"]
+    if look["rail.stock_over"].value < -1e-6:
+        yield Finding(
+            "stock.low",
+            "stop",
+            "depth",
+            look.say("The board is {} too low for all layers", Mm(-look["rail.stock_over"].value, "up")),
+            look.say("the rails are ripped to {}", look["rail.ripped"]),
+            keys=("rail.ripped",),
+            proposals=look.others(3),
+            by_hand=both("Glue up a deeper board, or take a shallower light void."),
+            root=True,
+        )
+    if look["step.width"].value < least - 1e-6:
+        yield Finding(
+            "step.narrow",
+            "caution",
+            "depth",
+            look.say("A step of {} hardly carries a layer", look["step.width"]),
+            look.say("{} or more", Mm(least)),
+            keys=("step.width",),
+            proposals=look.change("step", look.length_to(least), 1, "Steps of {}", Mm(least)),
+        )
+    if wall.value < 6.0 - 1e-6:
+        yield Finding(
+            "step.wall",
+            "stop",
+            "depth",
+            look.say("Behind the last step {} of wall stay", wall),
+            both("6 mm at least, or the rail splits at its screws"),
+            keys=("step.wall_left",),
+            proposals=(
+                *look.others(2),
+                *(look.change("step", look.length_to(least), 1, "Steps of {}", Mm(least))),
+            ),
+            by_hand=both("Thicker stock, or spacers in place of a step."),
+        )
