@@ -1,4 +1,4 @@
-"""Commands: ``shadbo plan``, ``schema``, ``serve``, ``demo``."""
+"""Commands: ``shadbo plan``, ``papers``, ``schema``, ``serve``, ``cutter``, ``demo``."""
 
 import argparse
 import json
@@ -9,6 +9,7 @@ from pathlib import Path
 from pydantic import ValidationError
 
 from shadbo.core.advise import advise
+from shadbo.core.job import Job
 from shadbo.core.shop import Shop
 from shadbo.demo.shop import demo_shop
 from shadbo.files import job_file, plan_table
@@ -36,6 +37,16 @@ def _parser() -> argparse.ArgumentParser:
     serve = commands.add_parser("serve", help="serve the application on loopback")
     serve.add_argument("--port", type=int, default=8777)
     serve.set_defaults(run=_serve)
+    cutter = commands.add_parser("cutter", help="serve the mat cutter's stand-in on loopback")
+    cutter.add_argument("--port", type=int, default=8778)
+    cutter.add_argument("--pace", type=float, default=1.0, help="how many times quicker than a machine it cuts")
+    cutter.set_defaults(run=_cutter)
+    papers = commands.add_parser("papers", help="work sheet, templates, mats and cutting files of a job file")
+    papers.add_argument("file", type=Path)
+    papers.add_argument("folder", type=Path, help="where the files go; it is made when it is missing")
+    papers.add_argument("--shop", type=Path)
+    papers.add_argument("--page", choices=("a4", "letter"), default="a4")
+    papers.set_defaults(run=_papers)
     demo = commands.add_parser("demo", help="load the demo workshop once")
     demo.set_defaults(run=_demo)
     api = commands.add_parser("openapi", help="the OpenAPI document of the server")
@@ -43,10 +54,11 @@ def _parser() -> argparse.ArgumentParser:
     return parser
 
 
-def _plan(args: argparse.Namespace) -> int:
+def _read(args: argparse.Namespace) -> tuple[Job, Shop] | int:
     try:
         job = job_file.read(args.file.read_text(encoding="utf-8"))
         shop = Shop.model_validate_json(args.shop.read_text(encoding="utf-8")) if args.shop else demo_shop()
+        return job, shop
     except job_file.BadFile as bad:
         return _refuse(f"{args.file}: {bad.where}: found {bad.found}; expected {bad.expected}")
     except ValidationError as bad:
@@ -57,13 +69,45 @@ def _plan(args: argparse.Namespace) -> int:
         return _refuse(f"{args.file}: byte {bad.start}: found bytes that are no UTF-8; expected a text file")
     except OSError as bad:
         return _refuse(f"{bad.filename}: {bad.strerror}")
-    plan = advise(job, shop)
+
+
+def _plan(args: argparse.Namespace) -> int:
+    read = _read(args)
+    if isinstance(read, int):
+        return read
+    plan = advise(*read)
     if args.csv:
         sys.stdout.write(plan_table.as_csv(plan))
     elif args.json:
         print(json.dumps(plan_table.as_data(plan), ensure_ascii=False, indent=2))
     else:
         sys.stdout.write(plan_table.as_text(plan))
+    return 0
+
+
+def _papers(args: argparse.Namespace) -> int:
+    from shadbo.cli.papers import write_papers
+
+    read = _read(args)
+    if isinstance(read, int):
+        return read
+    try:
+        for name in write_papers(*read, args.folder, args.page):
+            print(name)
+    except OSError as bad:
+        return _refuse(f"{bad.filename}: {bad.strerror}")
+    return 0
+
+
+def _cutter(args: argparse.Namespace) -> int:
+    import uvicorn
+
+    from shadbo.cutter.service import create_cutter
+
+    if args.pace <= 0:
+        return _refuse("--pace: found nothing to cut with; expected a number above 0")
+    print(f"The cutter's stand-in is at http://127.0.0.1:{args.port}", flush=True)
+    uvicorn.run(create_cutter(args.pace), host="127.0.0.1", port=args.port, log_level="warning")
     return 0
 
 

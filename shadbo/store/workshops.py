@@ -4,7 +4,7 @@ from sqlalchemy import select
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
-from shadbo.core.shop import Shop
+from shadbo.core.shop import Shop, Stock
 from shadbo.store.models import WorkshopRow
 
 
@@ -23,3 +23,12 @@ class Workshops:
     def first(self) -> str | None:
         """The workshop that a single-workshop installation serves."""
         return self._session.scalars(select(WorkshopRow.id).order_by(WorkshopRow.id)).first()
+
+    def restock(self, workshop_id: str, stock: Stock) -> Shop:
+        """Replace the stock of one workshop; its practice stays. LookupError when there is no such workshop."""
+        row = self._session.get(WorkshopRow, workshop_id, with_for_update=True)
+        if row is None:
+            raise LookupError(f"no workshop “{workshop_id}”")
+        shop = Shop.model_validate(row.shop).model_copy(update={"stock": stock})
+        row.shop = shop.model_dump(mode="json")
+        return shop

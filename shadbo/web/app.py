@@ -11,22 +11,22 @@ from sqlalchemy import Engine
 from shadbo.store.database import VARIABLE, engine
 from shadbo.web import problems
 from shadbo.web.headers import Headers
-from shadbo.web.routers import house, jobs, lengths, photos, plans
+from shadbo.web.routers import cutter, house, jobs, layouts, lengths, papers, photos, plans, stock
 
 FRONTEND = Path(__file__).parents[2] / "frontend" / "dist"
 
 
 def create_app(database: Engine | None = None, frontend: Path = FRONTEND) -> FastAPI:
     """An application on the given database, or on the one that the environment names."""
-    app = FastAPI(title="Shadbo", version="0.2.0", docs_url=None, redoc_url=None)
+    app = FastAPI(title="Shadbo", version="0.3.0", docs_url=None, redoc_url=None)
     if database is None and os.environ.get(VARIABLE):
         database = engine()
     app.state.engine = database
     app.state.workshop = None
     problems.install(app)
     app.add_middleware(Headers)
-    for router in (house.router, jobs.router, lengths.router, plans.router, photos.router):
-        app.include_router(router)
+    for part in (house, jobs, lengths, plans, photos, papers, layouts, cutter, stock):
+        app.include_router(part.router)
     _serve_frontend(app, frontend)
     return app
 

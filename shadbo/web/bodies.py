@@ -1,6 +1,6 @@
 """What requests carry."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
@@ -64,3 +64,20 @@ class Advice(Body):
 
     edits: Edits = []
     system: System = "mm"
+
+
+class Move(Body):
+    """A piece moved by hand: ``right`` and ``down`` in px of the board at ``scale`` px per mm, or in marks."""
+
+    piece: Annotated[str, Field(max_length=41)]
+    right: Annotated[float, Field(ge=-1e5, le=1e5)]
+    down: Annotated[float, Field(ge=-1e5, le=1e5)]
+    scale: Annotated[float, Field(gt=0, le=1000)] | None = None
+    edits: Edits = []
+    system: System = "mm"
+
+
+class CutWhat(Body):
+    """Which mat is to be cut."""
+
+    sheet: Literal["mat", "mat_inner"] = "mat"

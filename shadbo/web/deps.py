@@ -1,11 +1,12 @@
 """What routers depend on: a session for the request, the workshop, its jobs."""
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from typing import Annotated
 
 from fastapi import Depends, HTTPException, Request
 from sqlalchemy.orm import Session
 
+from shadbo.core.shop import Shop, Stock
 from shadbo.store.jobs import Jobs
 from shadbo.store.photos import Photos
 from shadbo.store.workshops import Workshops
@@ -40,5 +41,12 @@ def photos(request: Request, s: SessionDep) -> Photos:
     return Photos(s, _workshop(request, s))
 
 
+def restock(request: Request, s: SessionDep) -> Callable[[Stock], Shop]:
+    """Replaces the stock of that workshop."""
+    here = _workshop(request, s)
+    return lambda stock: Workshops(s).restock(here, stock)
+
+
+StockDep = Annotated[Callable[[Stock], Shop], Depends(restock, scope="function")]
 PhotosDep = Annotated[Photos, Depends(photos, scope="function")]
 JobsDep = Annotated[Jobs, Depends(jobs, scope="function")]

@@ -14,9 +14,10 @@ MAY_KNOW = {
     "core": {"core"},
     "files": {"core", "files"},
     "store": {"core", "files", "store"},
-    "web": {"core", "files", "store", "web"},
+    "cutter": {"core", "cutter"},
+    "web": {"core", "files", "store", "cutter", "web"},
     "demo": {"core", "files", "store", "demo"},
-    "cli": {"core", "files", "store", "web", "demo", "cli"},
+    "cli": {"core", "files", "store", "web", "demo", "cutter", "cli"},
 }
 OUTSIDE_CORE = {
     "fastapi",

@@ -28,7 +28,7 @@ def holes_scene(plan: Plan, system: System) -> Scene:
         scene.add(Words(((x0 + x1) / 2, low), shown.name, "tiny", shown.key, nudge=(0, 9)))
     scene.add(Line(((-w, 0), (w, 0)), "centre"), Line(((0, -h), (0, h)), "centre"))
     scene.add(*zone_lines(a))
-    scene.add(*_marks(a))
+    scene.add(*spot_marks(a))
     lane_x, lane_y = set(), set()
     for spot in a.spots:
         if not spot.key.endswith("_left"):
@@ -55,7 +55,8 @@ def holes_scene(plan: Plan, system: System) -> Scene:
     return scene
 
 
-def _marks(a: Assembly) -> list[Line | Round | Words]:
+def spot_marks(a: Assembly) -> list[Line | Round | Words]:
+    """The sign of every spot."""
     out: list[Line | Round | Words] = []
     for spot in a.spots:
         x, y = spot.at

@@ -15,12 +15,15 @@ def n(x: float) -> str:
     return f"{x:.1f}".removesuffix(".0")
 
 
-def write_svg(sheet: Sheet2D, title: str) -> str:
-    """The picture as SVG text. Groups carry ``data-key``; hidden ones are for lighting up."""
+def write_svg(sheet: Sheet2D, title: str, printed: bool = False) -> str:
+    """The picture as SVG text. Groups carry ``data-key``; hidden ones are for lighting up.
+
+    ``printed``: for writers that know no paint order, a halo is a text of its own; nothing hidden is written.
+    """
     p = sheet.paper
     used = {m.hatch for g in sheet.groups for m in g.marks if isinstance(m, Path) and m.hatch}
     defs = "".join(_pattern(h, p.name) for h in sorted(used))
-    body = "".join(_group(g, p.name) for g in sheet.groups)
+    body = "".join(_group(g, p.name, printed) for g in sheet.groups if not (printed and g.hidden))
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {n(p.width)} {n(p.height)}" '
         f'role="img" aria-label={quoteattr(title)} font-family={quoteattr(FONT)}>'
@@ -40,14 +43,14 @@ def _pattern(name: str, paper: str) -> str:
     )
 
 
-def _group(g: Group, paper: str) -> str:
+def _group(g: Group, paper: str, printed: bool) -> str:
     key = f" data-key={quoteattr(g.key)}" if g.key else ""
     hidden = ' visibility="hidden"' if g.hidden else ""
     moves = f" data-moves={quoteattr(g.moves)}" if g.moves else ""
-    return f'<g class="{g.role}"{key}{moves}{hidden}>' + "".join(_mark(m, paper) for m in g.marks) + "</g>"
+    return f'<g class="{g.role}"{key}{moves}{hidden}>' + "".join(_mark(m, paper, printed) for m in g.marks) + "</g>"
 
 
-def _mark(m: Path | Circle | Text, paper: str) -> str:
+def _mark(m: Path | Circle | Text, paper: str, printed: bool = False) -> str:
     match m:
         case Path():
             d = "M" + "L".join(f"{n(x)} {n(y)}" for x, y in m.dots) + ("Z" if m.closed else "")
@@ -63,10 +66,11 @@ def _mark(m: Path | Circle | Text, paper: str) -> str:
             )
             anchor = f' text-anchor="{m.anchor}"' if m.anchor != "start" else ""
             weight = ' font-weight="600"' if m.bold else ' font-weight="500"'
-            return (
-                f'<text x="{n(x)}" y="{n(y)}" font-size="{n(m.size)}" fill="{m.colour}"{anchor}{weight}{halo}>'
-                f"{_fractions(escape(m.text))}</text>"
-            )
+            start = f'<text x="{n(x)}" y="{n(y)}" font-size="{n(m.size)}"{anchor}{weight}'
+            words = f"{_fractions(escape(m.text))}</text>"
+            if printed and m.halo:
+                return f'{start} fill="{PAPER}"{halo}>{words}{start} fill="{m.colour}">{words}'
+            return f'{start} fill="{m.colour}"{halo}>{words}'
 
 
 def _fractions(text: str) -> str:

@@ -1,15 +1,17 @@
 """Photographs of a piece: taken in, listed, shown, taken away."""
 
+from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Query, Request, Response, status
 from fastapi.concurrency import run_in_threadpool
 
 from shadbo.core.edits import BadEdit
+from shadbo.files.colours import Nearest, main_colours, nearest, sample
 from shadbo.files.photo import MOST_BYTES, BadPhoto, take_in
 from shadbo.store.photos import KeptPhoto
 from shadbo.web.bodies import EditId
-from shadbo.web.deps import PhotosDep
+from shadbo.web.deps import JobsDep, PhotosDep
 from shadbo.web.problems import RESPONSES
 
 router = APIRouter(prefix="/api/jobs/{job_id}/photos", tags=["photos"], responses=RESPONSES)
@@ -50,6 +52,36 @@ def show_photo(photos: PhotosDep, job_id: int, photo_id: int, size: Literal["sma
     """The photograph as JPEG."""
     pixels = photos.pixels(job_id, photo_id, size == "small")
     return Response(pixels, media_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"})
+
+
+@dataclass(frozen=True, slots=True)
+class Sampled:
+    """A colour of a photograph, and the mats of the stock nearest to it."""
+
+    colour: str
+    mats: list[Nearest]
+
+
+@router.get("/{photo_id}/colours")
+def main_colours_of(photos: PhotosDep, jobs: JobsDep, job_id: int, photo_id: int) -> list[Sampled]:
+    """The dominant colour and the second, each with the nearest mats: outer and inner."""
+    mats = jobs.shop().stock.sheets_of("mat")
+    found = main_colours(photos.pixels(job_id, photo_id, True))
+    return [Sampled(c, nearest(c, mats)) for c in found]
+
+
+@router.get("/{photo_id}/colour")
+def colour_at(
+    photos: PhotosDep,
+    jobs: JobsDep,
+    job_id: int,
+    photo_id: int,
+    x: Annotated[float, Query(ge=0, le=1)],
+    y: Annotated[float, Query(ge=0, le=1)],
+) -> Sampled:
+    """The colour at a place of a photograph, as shares of its width and height."""
+    colour = sample(photos.pixels(job_id, photo_id, False), x, y)
+    return Sampled(colour, nearest(colour, jobs.shop().stock.sheets_of("mat")))
 
 
 @router.delete("/{photo_id}", status_code=status.HTTP_204_NO_CONTENT)

@@ -1,0 +1,57 @@
+"""The cut list: every part to cut or buy, every fixing, as rows."""
+
+from dataclasses import dataclass
+
+from shadbo.core.plan import Plan
+from shadbo.core.quantity import Quantity
+
+
+@dataclass(frozen=True, slots=True)
+class CutRow:
+    """One row. Sizes in mm, None where the part has none; ``kind`` is part, fixing or hardware."""
+
+    kind: str
+    count: int
+    name: str
+    length_mm: float | None
+    width_mm: float | None
+    thick_mm: float | None
+    material: str
+    note: str
+
+
+def _mm(q: Quantity | None) -> float | None:
+    return round(q.value, 2) if q is not None else None
+
+
+def cut_list(plan: Plan) -> list[CutRow]:
+    """All rows in the order of the parts; empty while readings are missing."""
+    a, hang = plan.assembly, plan.hang
+    if a is None or hang is None:
+        return []
+    rows = []
+    for part in a.parts:
+        if not part.to_cut or part.length is None:
+            continue
+        note = part.note
+        if part.mitred and "long point" not in note:
+            note = f"long point to long point; {note}".rstrip("; ")
+        material = part.sheet.name if part.sheet else part.name.split(": ")[-1]
+        width, thick = (None, None) if part.mitred else (_mm(part.width), _mm(part.thick))
+        rows.append(CutRow("part", part.count, part.called, _mm(part.length), width, thick, material, note))
+    for join in a.joins:
+        if join.fixings:
+            rows.append(CutRow("fixing", len(join.fixings), join.item, _mm(join.length), None, None, join.name, ""))
+    kinds = {(spot.of, spot.kind) for spot in a.spots if spot.kind in ("pin", "support")}
+    for of, kind in sorted(kinds):
+        count = sum(spot.of == of and spot.kind == kind for spot in a.spots)
+        plan_ = next((m for m in a.mounts if m.of == of), None)
+        name = plan_.tape_name if plan_ and plan_.tape_name else kind
+        whose = f"for {plan_.name}" if plan_ else ""
+        rows.append(CutRow("fixing", count, name, None, None, None, kind, whose))
+    if hang.hanger is not None:
+        rows.append(CutRow("hardware", len(hang.places) or 1, hang.hanger.name, None, None, None, hang.kind, ""))
+    if hang.wire is not None and hang.wire_length is not None:
+        length = _mm(hang.wire_length)
+        rows.append(CutRow("hardware", 1, hang.wire.name, length, None, None, "wire", "with both tails"))
+    return rows

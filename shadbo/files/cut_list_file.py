@@ -1,0 +1,51 @@
+"""The cut list as CSV and as XLSX."""
+
+import csv
+import io
+
+from openpyxl import Workbook
+from openpyxl.styles import Font
+from openpyxl.utils import get_column_letter
+
+from shadbo.core.cutting.cut_list import CutRow, cut_list
+from shadbo.core.plan import Plan
+
+HEAD = ("kind", "count", "part", "length mm", "width mm", "thickness mm", "material", "note")
+
+
+def _cells(row: CutRow) -> list[str | float | int | None]:
+    return [row.kind, row.count, row.name, row.length_mm, row.width_mm, row.thick_mm, row.material, row.note]
+
+
+def safe(cell: object) -> object:
+    """A cell that a spreadsheet would run as a formula, made plain text."""
+    return "'" + cell if isinstance(cell, str) and cell[:1] in ("=", "+", "-", "@") else cell
+
+
+def as_csv(plan: Plan) -> str:
+    """Comma-separated, with a header; points as decimal signs."""
+    out = io.StringIO()
+    writer = csv.writer(out, lineterminator="\n")
+    writer.writerow(HEAD)
+    for row in cut_list(plan):
+        writer.writerow(["" if c is None else safe(c) for c in _cells(row)])
+    return out.getvalue()
+
+
+def as_xlsx(plan: Plan) -> bytes:
+    """One sheet, header bold and frozen, numbers as numbers."""
+    book = Workbook()
+    sheet = book.active
+    assert sheet is not None
+    sheet.title = "Cut list"
+    sheet.append(list(HEAD))
+    for cell in sheet[1]:
+        cell.font = Font(bold=True)
+    sheet.freeze_panes = "A2"
+    for row in cut_list(plan):
+        sheet.append([safe(c) for c in _cells(row)])
+    for n, width in enumerate((10, 8, 40, 12, 12, 14, 28, 48), 1):
+        sheet.column_dimensions[get_column_letter(n)].width = width
+    out = io.BytesIO()
+    book.save(out)
+    return out.getvalue()

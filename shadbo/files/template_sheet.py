@@ -1,0 +1,98 @@
+"""Full-size templates over several pages: each tells its place, and carries a 100 mm bar to check the printer."""
+
+from html import escape
+
+from shadbo.core.drawing.marks import PX_PER_MM
+from shadbo.core.drawing.svg import write_svg
+from shadbo.core.drawing.templates import templates_of
+from shadbo.core.drawing.tiles import (
+    HEAD_MM,
+    MARGIN_MM,
+    OVERLAP_MM,
+    Page,
+    Tile,
+    Tiled,
+    label,
+    tiled,
+)
+from shadbo.core.lengths import System
+from shadbo.core.plan import Plan
+from shadbo.files.pdf_page import to_pdf
+
+BAR_MM = 100.0
+
+
+class NoTemplate(ValueError):
+    """A plan that needs no template."""
+
+
+def template_sheet(plan: Plan, page: Page, system: System, which: str = "") -> bytes:
+    """All templates of the plan, or the one of that id, tiled. Raises NoTemplate where there is none."""
+    templates = [t for t in templates_of(plan, system) if which in ("", t.id)]
+    if not templates:
+        raise NoTemplate("this plan has no template to print: nothing is to be marked")
+    title = plan.desk.job.title or "untitled"
+    pages = []
+    for template in templates:
+        cut = tiled(template, page)
+        inner = write_svg(cut.sheet, template.name, printed=True)
+        inner = inner[inner.index("<defs>") : inner.rindex("</svg>")]
+        pages += [_page(cut, tile, inner, page, title) for tile in cut.tiles]
+    return to_pdf("".join(pages), page, margin_mm=0.0, title=f"{title}: templates")
+
+
+def _page(cut: Tiled, tile: Tile, inner: str, page: Page, title: str) -> str:
+    """One page in mm; the drawing, which is in px at 96 to the inch, is brought to mm and moved to its tile."""
+    w, h = page.room
+    k = 1 / PX_PER_MM
+    top = MARGIN_MM + HEAD_MM
+    clip = f"clip-{cut.template.id}-{tile.column}-{tile.row}"
+    inner = inner.replace(f"{cut.sheet.paper.name}-", f"{clip}-")
+    shift = f"translate({MARGIN_MM - tile.left:.4f} {top - tile.top:.4f}) scale({k:.9f})"
+    font = 'font-family="Alegreya Sans, sans-serif" fill="#20242c"'
+    words = f"{title} · {cut.template.name} · page {label(tile)} of {cut.columns} across, {cut.rows} down · full size"
+    bar_y = page.height - MARGIN_MM - 6
+    bar = (
+        f'<g id="bar-{clip}"><rect x="{MARGIN_MM}" y="{bar_y}" width="{BAR_MM}" height="3" fill="#20242c"/>'
+        + "".join(
+            f'<rect x="{MARGIN_MM + 20 * i + 10}" y="{bar_y + 0.4}" width="10" height="2.2" fill="#fff"/>'
+            for i in range(5)
+        )
+        + f'</g><text x="{MARGIN_MM + BAR_MM + 3}" y="{bar_y + 3}" font-size="3.6" {font}>'
+        "100 mm: measure it; print at 100 %, never fit to page</text>"
+    )
+    return (
+        f'<div class="page"><svg xmlns="http://www.w3.org/2000/svg" style="display:block;width:{page.width}mm;'
+        f'height:{page.height - 0.2}mm" viewBox="0 0 {page.width} {page.height - 0.2}">'
+        f'<defs><clipPath id="{clip}"><rect x="{MARGIN_MM}" y="{top}" width="{w}" height="{h}"/></clipPath></defs>'
+        f'<text x="{MARGIN_MM}" y="{MARGIN_MM + 5}" font-size="4" font-weight="700" {font}>{escape(words)}</text>'
+        f'<g clip-path="url(#{clip})" font-family="Barlow Condensed, sans-serif">'
+        f'<g transform="{shift}">{inner}</g></g>'
+        f"{_joins(cut, tile, w, h, top)}{bar}</svg></div>"
+    )
+
+
+def _joins(cut: Tiled, tile: Tile, w: float, h: float, top: float) -> str:
+    """Where the next page lies over this one: a line half of the overlap in, with its page's name and two crosses."""
+    out, half = "", OVERLAP_MM / 2
+    thin = 'stroke="#6b675c" stroke-width="0.2" stroke-dasharray="2 1.4"'
+    mark = 'stroke="#9a3412" stroke-width="0.3" fill="none"'
+
+    def cross(x: float, y: float) -> str:
+        return f'<path d="M{x - 3} {y}H{x + 3}M{x} {y - 3}V{y + 3}" {mark}/>'
+
+    sides = (
+        (tile.column > 0, MARGIN_MM + half, "v"),
+        (tile.column < cut.columns - 1, MARGIN_MM + w - half, "v"),
+        (tile.row > 0, top + half, "h"),
+        (tile.row < cut.rows - 1, top + h - half, "h"),
+    )
+    for there, at, runs in sides:
+        if not there:
+            continue
+        if runs == "v":
+            out += f'<path d="M{at} {top}V{top + h}" {thin}/>' + cross(at, top + h * 0.25) + cross(at, top + h * 0.75)
+        else:
+            across = MARGIN_MM + w * 0.25, MARGIN_MM + w * 0.75
+            out += f'<path d="M{MARGIN_MM} {at}H{MARGIN_MM + w}" {thin}/>' + "".join(cross(x, at) for x in across)
+    return out

@@ -1,0 +1,80 @@
+"""The mat cutter: a device on the network, spoken to over HTTP in its own open protocol."""
+
+import os
+from typing import Any
+
+import httpx
+from fastapi import APIRouter, HTTPException, status
+
+from shadbo.core.assess import assess
+from shadbo.core.cutting.mat_lines import mats_of
+from shadbo.core.edits import BadEdit
+from shadbo.cutter.protocol import Machine, Progress
+from shadbo.files.cut_job import cut_job
+from shadbo.web.bodies import CutWhat
+from shadbo.web.deps import JobsDep
+from shadbo.web.problems import RESPONSES
+
+router = APIRouter(prefix="/api", tags=["cutter"], responses=RESPONSES)
+VARIABLE = "SHADBO_CUTTER_URL"
+TIMEOUT_S = 3.0
+
+
+def _ask(method: str, path: str, json: Any = None) -> httpx.Response:  # noqa: ANN401
+    address = os.environ.get(VARIABLE)
+    if not address:
+        raise HTTPException(503, "No mat cutter is set up")
+    try:
+        return httpx.request(method, address + path, json=json, timeout=TIMEOUT_S, trust_env=False)
+    except httpx.HTTPError:
+        raise HTTPException(503, "The mat cutter does not answer; is it switched on?") from None
+
+
+def _progress(answer: httpx.Response) -> Progress:
+    if answer.status_code == 404:
+        raise HTTPException(404, "The mat cutter knows nothing of this cut any more")
+    if answer.status_code >= 400:
+        raise HTTPException(503, "The mat cutter gives an answer that is not understood")
+    return Progress.model_validate(answer.json())
+
+
+@router.get("/cutter")
+def machine() -> Machine:
+    """Which machine answers, and what it can take."""
+    return Machine.model_validate(_ask("GET", "/").json())
+
+
+@router.post("/jobs/{job_id}/cut", status_code=status.HTTP_201_CREATED)
+def cut(jobs: JobsDep, job_id: int, body: CutWhat) -> Progress:
+    """Send a mat to the cutter. What it refuses is told, reason by reason, and nothing is cut."""
+    _, job, shop = jobs.laid_out(job_id)
+    plan = assess(job, shop)
+    mat = next((m for m in mats_of(plan) if m.id == body.sheet), None)
+    if mat is None:
+        raise BadEdit("sheet", "this plan has no such mat", body.sheet)
+    if plan.worst == "stop":
+        raise BadEdit("sheet", f"not cut while something stops the job: {plan.findings[0].title.mm}", body.sheet)
+    answer = _ask("POST", "/cuts", cut_job(mat, job.title or f"job {job_id}"))
+    if answer.status_code == 422:
+        refused = answer.json().get("refused")
+        reasons = "; ".join(r["message"] for r in refused) if refused else "the job is not understood"
+        raise BadEdit("sheet", f"the cutter refuses: {reasons}", body.sheet)
+    return _progress(answer)
+
+
+@router.get("/cuts/{cut_id}")
+def progress(cut_id: str) -> Progress:
+    """How far a cut is."""
+    return _progress(_ask("GET", f"/cuts/{_plain(cut_id)}"))
+
+
+@router.delete("/cuts/{cut_id}")
+def stop(cut_id: str) -> Progress:
+    """Stop a cut."""
+    return _progress(_ask("DELETE", f"/cuts/{_plain(cut_id)}"))
+
+
+def _plain(cut_id: str) -> str:
+    if not cut_id.isalnum() or len(cut_id) > 40:
+        raise HTTPException(404, "There is no such cut")
+    return cut_id

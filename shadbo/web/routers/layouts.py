@@ -1,0 +1,59 @@
+"""Layout: proposals by the solver, a piece moved by hand, pieces from a table."""
+
+from dataclasses import dataclass
+from typing import Annotated
+
+from fastapi import APIRouter, Body, Query
+
+from shadbo.core.assess import assess
+from shadbo.core.edits import BadEdit, Edit, apply, as_typed
+from shadbo.core.layout.by_hand import CannotMove, put
+from shadbo.core.layout.proposals import ProposedLayout, propose_layouts
+from shadbo.core.lengths import System
+from shadbo.files.tables import MOST_BYTES, Taken, pieces_table
+from shadbo.web.bodies import Advice, Move
+from shadbo.web.deps import JobsDep
+from shadbo.web.problems import RESPONSES
+
+router = APIRouter(prefix="/api/jobs/{job_id}", tags=["layout"], responses=RESPONSES)
+
+
+@dataclass(frozen=True, slots=True)
+class Moved:
+    """The edits that put a piece there, and what it lines up with."""
+
+    edits: tuple[Edit, ...]
+    why: tuple[str, ...]
+
+
+@router.post("/layouts")
+def layouts(jobs: JobsDep, job_id: int, body: Advice) -> list[ProposedLayout]:
+    """Layouts for the pieces of the job, the best first."""
+    _, job, shop = jobs.laid_out(job_id)
+    edited = apply(job, as_typed(body.edits, body.system))[0] if body.edits else job
+    return propose_layouts(edited, shop)
+
+
+@router.post("/move")
+def move(jobs: JobsDep, job_id: int, body: Move) -> Moved:
+    """A piece moved by hand: by so many px on the board, or by marks."""
+    _, job, shop = jobs.laid_out(job_id)
+    plan = assess(apply(job, as_typed(body.edits, body.system))[0] if body.edits else job, shop)
+    step = plan.desk.mark.mm if body.scale is None else 1 / body.scale
+    try:
+        edits, rest = put(plan, body.piece, body.right * step, body.down * step, body.scale is not None)
+    except CannotMove as bad:
+        raise BadEdit(f"pieces/{body.piece}", str(bad)) from None
+    return Moved(tuple(edits), rest.why)
+
+
+@router.post("/pieces/table")
+def pieces_from_table(
+    jobs: JobsDep,
+    job_id: int,
+    text: Annotated[str, Body(media_type="text/plain", max_length=MOST_BYTES)],
+    system: Annotated[System, Query()] = "mm",
+) -> Taken:
+    """What a table of pieces gives; nothing is saved: its edits are, when they are sent."""
+    _, job, _ = jobs.laid_out(job_id)
+    return pieces_table(text, job, system)
