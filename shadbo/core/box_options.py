@@ -26,7 +26,7 @@ class Layout(Value):
     """How several pieces stand in one frame. ``width`` and ``height`` are of the field that is seen."""
 
     rule: Rule | None = None
-    columns: Annotated[int, Field(ge=1, le=20)] | None = None
+    columns: Annotated[int, Field(ge=1, le=60)] | None = None
     gap: Length | None = None
     centre: Literal["geometric", "optical"] | None = None
     captions: bool | None = None

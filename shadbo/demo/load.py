@@ -3,9 +3,12 @@
 from sqlalchemy.orm import Session
 
 from shadbo.demo.jobs import demo_jobs
+from shadbo.demo.pictures import shirt_photo
 from shadbo.demo.shop import demo_shop
+from shadbo.files.photo import take_in
 from shadbo.store.database import engine, migrate
 from shadbo.store.jobs import Jobs
+from shadbo.store.photos import Photos
 from shadbo.store.workshops import Workshops
 
 WORKSHOP = "netloft"
@@ -19,5 +22,8 @@ def load(url: str | None = None) -> str:
             return "The demo workshop is there already; left as it is."
         jobs = Jobs(session, WORKSHOP)
         for n, job in enumerate(demo_jobs(), 1):
-            jobs.make(job, f"demo-{n}", "demo")
+            made = jobs.make(job, f"demo-{n}", "demo")
+            if job.display == "jersey box":
+                photo = take_in(shirt_photo())
+                Photos(session, WORKSHOP).add(made.id, photo, "the shirt on the bench", "demo-shirt")
     return f"Loaded the demo workshop with {len(demo_jobs())} jobs."

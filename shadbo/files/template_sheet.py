@@ -15,7 +15,7 @@ from shadbo.core.drawing.tiles import (
     label,
     tiled,
 )
-from shadbo.core.lengths import System
+from shadbo.core.lengths import Mark, System, texts
 from shadbo.core.plan import Plan
 from shadbo.files.pdf_page import to_pdf
 
@@ -37,11 +37,20 @@ def template_sheet(plan: Plan, page: Page, system: System, which: str = "") -> b
         cut = tiled(template, page)
         inner = write_svg(cut.sheet, template.name, printed=True)
         inner = inner[inner.index("<defs>") : inner.rindex("</svg>")]
-        pages += [_page(cut, tile, inner, page, title) for tile in cut.tiles]
+        pages += [_page(cut, t, inner, page, title, _place(t, plan.desk.mark, system)) for t in cut.tiles]
     return to_pdf("".join(pages), page, margin_mm=0.0, title=f"{title}: templates")
 
 
-def _page(cut: Tiled, tile: Tile, inner: str, page: Page, title: str) -> str:
+def _place(tile: Tile, mark: Mark, system: System) -> str:
+    """Where the page's join lines lie in the whole, so that pages far apart can be laid by the tape."""
+    half, out = OVERLAP_MM / 2, []
+    for n, at, word in ((tile.column, tile.left, "across"), (tile.row, tile.top, "down")):
+        if n > 0:
+            out.append(f"{texts(at + half, mark).pick(system)} {'mm' if system == 'mm' else 'in'} {word}")
+    return f"first join line {', '.join(out)}" if out else ""
+
+
+def _page(cut: Tiled, tile: Tile, inner: str, page: Page, title: str, place: str) -> str:
     """One page in mm; the drawing, which is in px at 96 to the inch, is brought to mm and moved to its tile."""
     w, h = page.room
     k = 1 / PX_PER_MM
@@ -51,6 +60,7 @@ def _page(cut: Tiled, tile: Tile, inner: str, page: Page, title: str) -> str:
     shift = f"translate({MARGIN_MM - tile.left:.4f} {top - tile.top:.4f}) scale({k:.9f})"
     font = 'font-family="Alegreya Sans, sans-serif" fill="#20242c"'
     words = f"{title} · {cut.template.name} · page {label(tile)} of {cut.columns} across, {cut.rows} down · full size"
+    words += f" · {place}" if place else ""
     bar_y = page.height - MARGIN_MM - 6
     bar = (
         f'<g id="bar-{clip}"><rect x="{MARGIN_MM}" y="{bar_y}" width="{BAR_MM}" height="3" fill="#20242c"/>'

@@ -21,7 +21,14 @@ export type Line = Schemas["Line"];
 export type Problem = Schemas["Problem"];
 export type Revision = Schemas["Revision"];
 export type System = "mm" | "in";
-export type View = "edge" | "front" | "back" | "parts" | "stretch";
+export type View = "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat";
+export type ProposedLayout = Schemas["ProposedLayout"];
+export type Sampled = Schemas["Sampled"];
+export type Taken = Schemas["Taken"];
+export type PaperView = Schemas["PaperView"];
+export type Machine = Schemas["Machine"];
+export type Cut = Schemas["Cut"];
+export type Rack = Schemas["Rack"];
 
 /** The server could not be reached, or its database could not: try again later. */
 export class Unreachable extends Error {}
@@ -57,5 +64,17 @@ export async function got<T>(request: Promise<Answer<T>>): Promise<T> {
   };
   throw new Refused({ ...blank, ...((answer.error as Problem | undefined) ?? {}) });
 }
+
+/** What went wrong, in the words of the server where it gave any. */
+export function words(e: unknown): string {
+  if (e instanceof Refused) return e.problem.errors?.[0]?.message ?? e.message;
+  return e instanceof Unreachable ? "No connection just now; try again." : (e as Error).message;
+}
+
+/** A body that is sent as it is. */
+export const plainText = {
+  bodySerializer: (text: string) => text,
+  headers: { "Content-Type": "text/plain" },
+};
 
 export const newId = () => crypto.randomUUID();

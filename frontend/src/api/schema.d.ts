@@ -396,6 +396,254 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/photos/{photo_id}/colours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Main Colours Of
+         * @description The dominant colour and the second, each with the nearest mats: outer and inner.
+         */
+        get: operations["main_colours_of_api_jobs__job_id__photos__photo_id__colours_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/photos/{photo_id}/colour": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Colour At
+         * @description The colour at a place of a photograph, as shares of its width and height.
+         */
+        get: operations["colour_at_api_jobs__job_id__photos__photo_id__colour_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/papers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Papers
+         * @description What this plan has use for, as it is saved.
+         */
+        get: operations["papers_api_jobs__job_id__papers_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/papers/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Paper
+         * @description One of them.
+         */
+        get: operations["paper_api_jobs__job_id__papers__name__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/layouts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Layouts
+         * @description Layouts for the pieces of the job, the best first.
+         */
+        post: operations["layouts_api_jobs__job_id__layouts_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Move
+         * @description A piece moved by hand: by so many px on the board, or by marks.
+         */
+        post: operations["move_api_jobs__job_id__move_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/pieces/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pieces From Table
+         * @description What a table of pieces gives; nothing is saved: its edits are, when they are sent.
+         */
+        post: operations["pieces_from_table_api_jobs__job_id__pieces_table_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cutter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Machine
+         * @description Which machine answers, and what it can take.
+         */
+        get: operations["machine_api_cutter_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cut
+         * @description Send a mat to the cutter. What it refuses is told, reason by reason, and nothing is cut.
+         */
+        post: operations["cut_api_jobs__job_id__cut_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts/{cut_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Progress
+         * @description How far a cut is.
+         */
+        get: operations["progress_api_cuts__cut_id__get"];
+        put?: never;
+        post?: never;
+        /**
+         * Stop
+         * @description Stop a cut.
+         */
+        delete: operations["stop_api_cuts__cut_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Stock
+         * @description All of it, rack by rack.
+         */
+        get: operations["stock_api_stock_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As Table
+         * @description Sheets, mouldings and spacers as a table that can be taken in again.
+         */
+        get: operations["as_table_api_stock_table_get"];
+        put?: never;
+        /**
+         * Stock From Table
+         * @description Read a table of stock; it is saved only when asked for, and only when nothing is wrong with it.
+         */
+        post: operations["stock_from_table_api_stock_table_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -448,7 +696,7 @@ export interface components {
              * @default edge
              * @enum {string}
              */
-            view: "edge" | "front" | "back" | "parts" | "stretch";
+            view: "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat";
             hold?: components["schemas"]["Hold"] | null;
             /**
              * Open
@@ -465,7 +713,7 @@ export interface components {
              * View
              * @enum {string}
              */
-            view: "edge" | "front" | "back" | "parts" | "stretch";
+            view: "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat";
             /** Svg */
             svg: string;
             fit: components["schemas"]["Fit"];
@@ -525,6 +773,31 @@ export interface components {
             asks: number;
             /** Picture */
             picture: string;
+        };
+        /**
+         * Cut
+         * @description How far a cut is: ``share`` of the path, from 0 to 1, and the same in words.
+         */
+        Cut: {
+            /** Id */
+            id: string;
+            /** State */
+            state: string;
+            /** Share */
+            share: number;
+            says: components["schemas"]["Both"];
+        };
+        /**
+         * CutWhat
+         * @description Which mat is to be cut.
+         */
+        CutWhat: {
+            /**
+             * Sheet
+             * @default mat
+             * @enum {string}
+             */
+            sheet: "mat" | "mat_inner";
         };
         /**
          * Edit
@@ -713,6 +986,88 @@ export interface components {
             changed_at: string;
         };
         /**
+         * Machine
+         * @description What the machine is.
+         */
+        Machine: {
+            /** Name */
+            name: string;
+            /** Format */
+            format: string;
+            /** Version */
+            version: number;
+            /** Most Width Mm */
+            most_width_mm: number;
+            /** Most Height Mm */
+            most_height_mm: number;
+            /** Strip Least Mm */
+            strip_least_mm: number;
+            /** Cut Mm Per S */
+            cut_mm_per_s: number;
+            /** Move Mm Per S */
+            move_mm_per_s: number;
+        };
+        /**
+         * MatOffer
+         * @description A mat near a colour, and the edits that take it as outer or inner mat; none where the display has none.
+         */
+        MatOffer: {
+            near: components["schemas"]["Nearest"];
+            /** Outer */
+            outer: components["schemas"]["Edit"][];
+            /** Inner */
+            inner: components["schemas"]["Edit"][];
+        };
+        /**
+         * Move
+         * @description A piece moved by hand: ``right`` and ``down`` in px of the board at ``scale`` px per mm, or in marks.
+         */
+        Move: {
+            /** Piece */
+            piece: string;
+            /** Right */
+            right: number;
+            /** Down */
+            down: number;
+            /** Scale */
+            scale?: number | null;
+            /**
+             * Edits
+             * @default []
+             */
+            edits: components["schemas"]["Edit"][];
+            /**
+             * System
+             * @default mm
+             * @enum {string}
+             */
+            system: "mm" | "in";
+        };
+        /**
+         * Moved
+         * @description The edits that put a piece there, and what it lines up with.
+         */
+        Moved: {
+            /** Edits */
+            edits: components["schemas"]["Edit"][];
+            /** Why */
+            why: string[];
+        };
+        /**
+         * Nearest
+         * @description A mat of the stock, and how far its colour is: under 1 no eye tells them apart.
+         */
+        Nearest: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Colour */
+            colour: string;
+            /** Difference */
+            difference: number;
+        };
+        /**
          * NewJob
          * @description A new job, with its first edits if there are any. ``system`` is what a bare number means.
          */
@@ -730,6 +1085,20 @@ export interface components {
              * @enum {string}
              */
             system: "mm" | "in";
+        };
+        /**
+         * PaperView
+         * @description A file that can be had: its name in the address, what it is, whether it comes on A4 or Letter.
+         */
+        PaperView: {
+            /** Name */
+            name: string;
+            /** Title */
+            title: string;
+            /** Says */
+            says: string;
+            /** Paged */
+            paged: boolean;
         };
         /**
          * PlanView
@@ -752,7 +1121,7 @@ export interface components {
             /** Ladder */
             ladder: string;
             /** Views */
-            views: ("edge" | "front" | "back" | "parts" | "stretch")[];
+            views: ("edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat")[];
             line: components["schemas"]["Line"] | null;
             pin: components["schemas"]["Question"] | null;
         };
@@ -779,7 +1148,7 @@ export interface components {
              * Errors
              * @default []
              */
-            errors: components["schemas"]["Wrong"][];
+            errors: components["schemas"]["shadbo__web__problems__Wrong"][];
             /** Version */
             version?: number | null;
             /**
@@ -792,6 +1161,20 @@ export interface components {
              * @default []
              */
             clashing: string[];
+        };
+        /**
+         * ProposedLayout
+         * @description One layout: what it is, what it comes to, why it stands where it stands in the list, the edits that make it.
+         */
+        ProposedLayout: {
+            /** Name */
+            name: string;
+            size: components["schemas"]["Both"];
+            reason: components["schemas"]["Both"];
+            /** Edits */
+            edits: components["schemas"]["Edit"][];
+            /** Picture */
+            picture: string;
         };
         /**
          * Question
@@ -807,7 +1190,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "text" | "note" | "date" | "reading" | "length" | "weight" | "number" | "choice" | "menu" | "pin" | "told" | "care" | "act" | "compare" | "photos";
+            kind: "text" | "note" | "date" | "reading" | "length" | "weight" | "number" | "choice" | "menu" | "pin" | "told" | "care" | "act" | "compare" | "photos" | "layouts" | "move" | "colours" | "outline" | "table" | "cutter";
             /** Label */
             label: string;
             /**
@@ -861,6 +1244,16 @@ export interface components {
             step_mm: number;
         };
         /**
+         * Rack
+         * @description One rack or drawer.
+         */
+        Rack: {
+            /** Title */
+            title: string;
+            /** Lines */
+            lines: components["schemas"]["StockLine"][];
+        };
+        /**
          * RemedyView
          * @description A remedy that was tried: what it is, what it costs, and the edits that make it so.
          */
@@ -890,6 +1283,26 @@ export interface components {
             at: string;
             /** Places */
             places: string[];
+        };
+        /**
+         * Row
+         * @description One row as it was understood.
+         */
+        Row: {
+            /** Line */
+            line: number;
+            /** Says */
+            says: string;
+        };
+        /**
+         * Sampled
+         * @description A colour of a photograph, and the mats of the stock nearest to it.
+         */
+        Sampled: {
+            /** Colour */
+            colour: string;
+            /** Mats */
+            mats: components["schemas"]["MatOffer"][];
         };
         /**
          * Save
@@ -978,6 +1391,46 @@ export interface components {
             edit_id: string;
         };
         /**
+         * StockLine
+         * @description One thing of the stock.
+         */
+        StockLine: {
+            /** Name */
+            name: string;
+            says: components["schemas"]["Both"];
+            /** Price */
+            price: string;
+            /**
+             * Colour
+             * @default
+             */
+            colour: string;
+        };
+        /**
+         * StockTable
+         * @description What a table gave; ``saved`` is false for a preview, and where anything is wrong.
+         */
+        StockTable: {
+            taken: components["schemas"]["Taken"];
+            /** Saved */
+            saved: boolean;
+        };
+        /**
+         * Taken
+         * @description What a table gives: rows, everything wrong with it, and the edits that would save it (none if any is wrong).
+         */
+        Taken: {
+            /** Rows */
+            rows: components["schemas"]["Row"][];
+            /** Wrong */
+            wrong: components["schemas"]["shadbo__files__tables__Wrong"][];
+            /**
+             * Edits
+             * @default []
+             */
+            edits: components["schemas"]["Edit"][];
+        };
+        /**
          * Token
          * @description A piece of a working. With a key it stands for that line of the sheet, called ``label``.
          */
@@ -1014,9 +1467,23 @@ export interface components {
         };
         /**
          * Wrong
+         * @description One thing wrong: line as an editor counts them, the column's name, what was found, what was expected.
+         */
+        shadbo__files__tables__Wrong: {
+            /** Line */
+            line: number;
+            /** Column */
+            column: string;
+            /** Found */
+            found: string;
+            /** Expected */
+            expected: string;
+        };
+        /**
+         * Wrong
          * @description One mistake: where, what is wrong with it, what was found.
          */
-        Wrong: {
+        shadbo__web__problems__Wrong: {
             /** At */
             at: string;
             /** Message */
@@ -2322,6 +2789,897 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    main_colours_of_api_jobs__job_id__photos__photo_id__colours_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                photo_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sampled"][];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    colour_at_api_jobs__job_id__photos__photo_id__colour_get: {
+        parameters: {
+            query: {
+                x: number;
+                y: number;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                photo_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sampled"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    papers_api_jobs__job_id__papers_get: {
+        parameters: {
+            query?: {
+                system?: "mm" | "in";
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaperView"][];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    paper_api_jobs__job_id__papers__name__get: {
+        parameters: {
+            query?: {
+                page?: "a4" | "letter";
+                system?: "mm" | "in";
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    layouts_api_jobs__job_id__layouts_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Advice"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposedLayout"][];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    move_api_jobs__job_id__move_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Move"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Moved"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pieces_from_table_api_jobs__job_id__pieces_table_post: {
+        parameters: {
+            query?: {
+                system?: "mm" | "in";
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/plain": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Taken"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    machine_api_cutter_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Machine"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cut_api_jobs__job_id__cut_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutWhat"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cut"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    progress_api_cuts__cut_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cut_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cut"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stop_api_cuts__cut_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cut_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cut"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stock_api_stock_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rack"][];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    as_table_api_stock_table_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stock_from_table_api_stock_table_post: {
+        parameters: {
+            query?: {
+                save?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/plain": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockTable"];
+                };
             };
             /** @description No such job */
             404: {

@@ -1,6 +1,7 @@
 import { BrowserRouter, Route, Routes } from "react-router";
 import { JobPage } from "../job/JobPage";
 import { JobList } from "../list/JobList";
+import { StockPage } from "../stock/StockPage";
 import { Nowhere } from "./Nowhere";
 import { SystemProvider } from "./system";
 
@@ -10,6 +11,7 @@ export function App() {
       <BrowserRouter>
         <Routes>
           <Route path="/" element={<JobList />} />
+          <Route path="/stock" element={<StockPage />} />
           <Route path="/jobs/:id" element={<JobPage />} />
           <Route path="*" element={<Nowhere />} />
         </Routes>

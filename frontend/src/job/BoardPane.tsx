@@ -1,7 +1,9 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { View } from "../api/client";
-import { useMeasures } from "../app/system";
 import { timeOf } from "../ui/dates";
+import { PapersBoard } from "./PapersBoard";
+import { PhotoBoard } from "./PhotoBoard";
+import { useDrag } from "./useDrag";
 import { useSession } from "./useSession";
 import { WorkingStrip } from "./WorkingStrip";
 
@@ -11,14 +13,17 @@ const VIEWS: [View, string][] = [
   ["back", "Back"],
   ["parts", "Parts"],
   ["stretch", "Stretch"],
+  ["holes", "Marks"],
+  ["mat", "Mat, from behind"],
 ];
 
 /** Drawing and depth ladder. The server writes the pictures; here they are only lit up. */
 export function BoardPane() {
-  const [session, { plan, view, lit, open, link, plannedAt, job }] = useSession();
-  const { system } = useMeasures();
+  const [session, { plan, view, lit, open, link, plannedAt, job, photo, said }] = useSession();
+  const [papers, setPapers] = useState(false);
+  const drag = useDrag();
   if (!plan || !job) return null;
-  const files = `/api/jobs/${job.id}`;
+  const shown = papers || photo ? null : view;
   return (
     <section className="board-area flex flex-col" aria-label="Board">
       <div className="flex min-h-9 items-stretch gap-4 overflow-x-auto border-b border-line px-4 whitespace-nowrap">
@@ -26,9 +31,12 @@ export function BoardPane() {
           <button
             key={name}
             type="button"
-            aria-pressed={view === name}
-            onClick={() => session.look({ view: name })}
-            className={`px-1 ${view === name ? "border-b-3 border-accent font-bold" : "text-soft"}`}
+            aria-pressed={shown === name}
+            onClick={() => {
+              setPapers(false);
+              session.look({ view: name });
+            }}
+            className={`px-1 ${shown === name ? "border-b-3 border-accent font-bold" : "text-soft"}`}
           >
             {label}
           </button>
@@ -37,28 +45,32 @@ export function BoardPane() {
         {link === "lost" && (
           <span className="self-center font-bold text-stop">drawn {timeOf(plannedAt)}</span>
         )}
-        <span className="flex items-center gap-3 text-[15px]">
-          <span className="text-soft">save</span>
-          <a className="link" href={`${files}/drawings/${view}?system=${system}`} download>
-            drawing
-          </a>
-          <a className="link" href={`${files}/figures`} download>
-            figures
-          </a>
-          <a className="link" href={`${files}/file`} download>
-            job file
-          </a>
-        </span>
+        <button
+          type="button"
+          aria-pressed={papers}
+          onClick={() => setPapers(!papers)}
+          className={`px-1 ${papers ? "border-b-3 border-accent font-bold" : "text-soft"}`}
+        >
+          Paper &amp; files
+        </button>
       </div>
       <div className="board-room">
-        <div className="board-fit">
+        {papers && <PapersBoard />}
+        {!papers && photo && <PhotoBoard key={photo.id} photo={photo} />}
+        <div className="board-fit" hidden={papers || photo !== null}>
           <Drawing
             svg={plan.board.svg}
             lit={lit || open}
             className="bg-board"
             onPick={(open) => session.look({ open })}
+            {...(view === "front" ? { drag } : {})}
           />
           <div className="relative min-h-0 border-t border-ink">
+            {said && !open && (
+              <p role="status" className="absolute inset-x-0 top-0 bg-measure-tone px-4 py-1 text-[15px]">
+                {said}
+              </p>
+            )}
             {plan.line && open ? (
               <WorkingStrip line={plan.line} />
             ) : (
@@ -81,9 +93,10 @@ interface DrawingProps {
   lit: string;
   className: string;
   onPick: (key: string) => void;
+  drag?: ReturnType<typeof useDrag>;
 }
 
-function Drawing({ svg, lit, className, onPick }: DrawingProps) {
+function Drawing({ svg, lit, className, onPick, drag }: DrawingProps) {
   const box = useRef<HTMLDivElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new picture must be lit again
   useEffect(() => {
@@ -97,7 +110,9 @@ function Drawing({ svg, lit, className, onPick }: DrawingProps) {
     <div
       ref={box}
       className={`drawing min-h-0 ${className}`}
+      {...drag?.handlers}
       onClick={(e) => {
+        if (drag?.dragged.current) return;
         const key = (e.target as Element).closest<SVGElement>("[data-key]")?.dataset.key;
         if (key) onPick(key);
       }}

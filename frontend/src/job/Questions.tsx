@@ -1,9 +1,15 @@
 import type { Question, Station } from "../api/client";
 import { ActRow, CareRow, ChoiceRow, MenuRow, ToldRow } from "./ChoiceRows";
+import { ColoursRow } from "./ColoursRow";
 import { CompareRow } from "./CompareRow";
+import { CutterRow } from "./CutterRow";
 import { EntryRow } from "./EntryRow";
+import { LayoutsRow } from "./LayoutsRow";
 import { LengthRow } from "./LengthRow";
+import { MoveRow } from "./MoveRow";
+import { OutlineRow } from "./OutlineRow";
 import { PhotosRow } from "./PhotosRow";
+import { TableRow } from "./TableRow";
 
 /** The open station's questions. Enter accepts and goes on to the next; after the last comes the next station. */
 export function Questions({ station, onPast }: { station: Station; onPast: () => void }) {
@@ -48,6 +54,18 @@ function Row({ q, onNext }: { q: Question; onNext: (from: HTMLElement) => void }
       return <CompareRow q={q} />;
     case "photos":
       return <PhotosRow />;
+    case "layouts":
+      return <LayoutsRow q={q} />;
+    case "move":
+      return <MoveRow q={q} />;
+    case "colours":
+      return <ColoursRow q={q} />;
+    case "outline":
+      return <OutlineRow q={q} />;
+    case "table":
+      return <TableRow q={q} />;
+    case "cutter":
+      return <CutterRow q={q} />;
     case "act":
       return <ActRow q={q} />;
     default:

@@ -20,6 +20,14 @@ export interface Clash {
   theirs: unknown;
 }
 
+/** A photograph on the board, and the points picked on it as shares of its width and height. */
+export interface PhotoMarks {
+  id: number;
+  purpose: "zone" | "colour";
+  at: string;
+  points: [number, number][];
+}
+
 export interface State {
   job: JobView | null;
   plan: PlanView | null;
@@ -35,6 +43,8 @@ export interface State {
   view: View;
   open: string;
   lit: string;
+  photo: PhotoMarks | null;
+  said: string;
 }
 
 const RETRY_MS = 2000;
@@ -69,6 +79,8 @@ export class JobSession {
       view: "edge",
       open: "",
       lit: "",
+      photo: null,
+      said: "",
     };
   }
 
@@ -122,8 +134,19 @@ export class JobSession {
 
   /** Show another view, or open the working of a line: the plan is asked for again with it. */
   look(change: Partial<Pick<State, "view" | "open">>) {
-    this.set(change);
+    this.set({ ...change, photo: null });
     this.ask(false);
+  }
+  /** Put a photograph on the board in place of the drawing, or take it off again. */
+  photo(photo: PhotoMarks | null) {
+    this.set({ photo });
+  }
+  /** Say in the strip what just happened, such as what a moved piece lines up with. */
+  say(said: string) {
+    this.set({ said });
+  }
+  trouble(trouble: string) {
+    this.set({ trouble });
   }
   light(lit: string) {
     if (lit !== this.state.lit) this.set({ lit });
@@ -160,7 +183,15 @@ export class JobSession {
     const { [at]: __, ...clashes } = this.state.clashes;
     const { [at]: ___, ...errors } = this.state.errors;
     const batch = { id: newId(), edits, typed: this.state.drafts[at]?.typed ?? "" };
-    this.set({ drafts, clashes, errors, pending: [...this.state.pending, batch], advice: null, trouble: "" });
+    this.set({
+      drafts,
+      clashes,
+      errors,
+      pending: [...this.state.pending, batch],
+      advice: null,
+      trouble: "",
+      said: "",
+    });
     this.ask(false);
     void this.flush();
   }
@@ -193,7 +224,7 @@ export class JobSession {
   }
 
   /** Edits that are not saved yet; what cannot be read stands aside, so that the rest is still planned. */
-  private unsaved(): Edit[] {
+  unsaved(): Edit[] {
     const { pending, drafts, errors } = this.state;
     const readable = Object.entries(drafts).filter(([at]) => !errors[at]);
     return [...pending.flatMap((b) => b.edits), ...readable.map(([, draft]) => draft.edit)];
@@ -259,7 +290,8 @@ export class JobSession {
     }
   }
 
-  private async flush(): Promise<void> {
+  /** Save what waits to be saved. */
+  async flush(): Promise<void> {
     if (this.saving || !this.state.job) return;
     this.saving = true;
     let refreshed = false;

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { api, got, type Listed, newId, Refused, Unreachable } from "../api/client";
+import { api, got, type Listed, newId, plainText, Refused, Unreachable } from "../api/client";
 import { SystemSwitch, useMeasures } from "../app/system";
 import { dayOf } from "../ui/dates";
 import { Frac } from "../ui/Frac";
@@ -53,8 +53,7 @@ export function JobList() {
     try {
       const params = { query: { edit_id: newId() } };
       const body = await file.text();
-      const plain = { bodySerializer: (text: string) => text, headers: { "Content-Type": "text/plain" } };
-      const job = await got(api.POST("/api/jobs/file", { params, body, ...plain }));
+      const job = await got(api.POST("/api/jobs/file", { params, body, ...plainText }));
       go(`/jobs/${job.id}`);
     } catch (e) {
       setTrouble(e instanceof Refused ? `${file.name} — ${e.message}` : (e as Error).message);
@@ -66,6 +65,9 @@ export function JobList() {
       <header className="flex min-h-14 flex-wrap items-center gap-x-6 border-b border-ink">
         <span className="small-caps">Shadbo</span>
         <span className="grow text-soft">{shopName}</span>
+        <Link to="/stock" className="link grid min-h-10 content-center">
+          Stock
+        </Link>
         <SystemSwitch />
       </header>
       <main className="grow">

@@ -44,7 +44,7 @@ def _short(layer: Slab) -> str:
     }
     if layer.role == "mat":
         return "inner mat" if layer.id.endswith("inner") else "mat"
-    return words.get(layer.role, layer.id)
+    return words.get(layer.role, layer.id.replace("_", " "))
 
 
 def dimensions(frame: Frame, back_mm: float) -> list[Dimension]:

@@ -87,7 +87,7 @@ def mat_round(desk: Desk, o: JerseyOptions, sat: Seated) -> tuple[MatPlan, tuple
         plan = mat_plan(size_mm, g.ring, cards, badges, plates, wishes)
     except ValueError:
         s.let("notch.crowded", "the notches leave nothing of the opening", s.number(1, MM))
-        plan = mat_plan(size_mm, g.ring, cards, [], plates, wishes)
+        plan = mat_plan(size_mm, g.ring, cards, badges, plates, wishes, notched=False)
     args = (*opening, border, strip, reveal)
     words = f"opening + 2 · reveal + 2 · border{f', windows {side}' if cards else ''}"
     width = s.let("mat.width", "mat, width wanted", s.decide(words, plan.width, MM, *args))

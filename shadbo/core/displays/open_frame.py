@@ -84,6 +84,7 @@ class OpenFrame:
         w, h = s["frame.outside_width"].value / 2, s["frame.outside_height"].value / 2
         outside = sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])
         f = face.value
+        front, back = middle(high.value, item.front.value)
         steps = (
             f"drill = dowel in hand: {dowel.diameter_mm:g} mm, tried in scrap",
             "drill the rails first; lay the object on the seated dowels to mark it",
@@ -99,8 +100,9 @@ class OpenFrame:
             (*rails(desk, stock, face, high, mass), *things(desk, item, dowel, sides, face, high)),
             (join,),
             (
-                Layer("rail", 0, high.value, "wood", "profile.height"),
-                Layer(item.name, *middle(high.value, item.front.value), "stretcher", f"{item.key}.front"),
+                Layer("rail before it", 0, front, "air", "peg.behind"),
+                Layer(item.name, front, back, "stretcher", f"{item.key}.front"),
+                Layer("rail behind it", back, high.value, "air", "peg.behind"),
             ),
             (
                 Dimension("edge", (0, 0), (0, f), face, "upright", 1, "low", "face"),

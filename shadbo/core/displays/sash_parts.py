@@ -75,6 +75,7 @@ def sash_layers(
                  s["filler.one"], section=rect(x, inner + 4, x + fill.value, top), key="stack.filler", to_cut=True)
         )  # fmt: skip
         layers.append(Layer("packers", x, x + fill.value, "board", "stack.filler"))
+        x += fill.value
     beyond = f - hidden - s["card.beyond_width"].value
     parts.append(
         Part("card", "backing", f"rear card: {sheets[1].name}", HATCH[sheets[1].kind], 1, *card, card_t,
@@ -83,6 +84,8 @@ def sash_layers(
              seen_from=("back",), key="card.width", to_cut=True,
              note="screwed to the sash beyond the cloth; pilot holes, washers", price=price[1], sheet=sheets[1])
     )  # fmt: skip
+    if deep - x > 1e-6:
+        layers.append(Layer("left over", x, deep, "air", "depth.left"))
     layers.append(Layer("rear card", deep, deep + card_t.value, HATCH[sheets[1].kind], "stack.card"))
     parts.append(seen("item", "textile", day, f"{item.key}.width", item.name))
     return parts, tuple(layers)

@@ -23,13 +23,13 @@ from shadbo.core.words import number_text
 
 VIEWS: tuple[ViewName, ...] = get_args(ViewName)
 BOARDS: dict[ViewName, Paper] = {
-    "edge": Paper("board", 752, 460, (112, 30, 222, 36)),
+    "edge": Paper("board", 752, 460, (112, 40, 222, 36)),
     "front": Paper("board", 752, 460, (104, 46, 200, 76)),
     "back": Paper("board", 752, 460, (120, 48, 120, 40)),
     "parts": Paper("board", 752, 460, (28, 20, 20, 34)),
     "stretch": Paper("board", 752, 460, (60, 40, 60, 44)),
-    "holes": Paper("board", 752, 460, (90, 46, 130, 70)),
-    "mat": Paper("board", 752, 460, (90, 46, 130, 70)),
+    "holes": Paper("board", 752, 460, (120, 46, 130, 118)),
+    "mat": Paper("board", 752, 460, (120, 46, 130, 118)),
 }
 LADDER = Paper("ladder", 752, 192, (0, 0, 0, 0))
 TITLES = {
@@ -38,7 +38,7 @@ TITLES = {
     "back": "Back view",
     "parts": "Parts to cut",
     "stretch": "Stretching, from behind",
-    "holes": "Mount board with its marks",
+    "holes": "Marks, from the front",
     "mat": "Mat, from the back",
 }
 
@@ -119,7 +119,8 @@ def draw_ladder(plan: Plan, system: System, fit: Fit | None = None) -> str:
         exact = q.unit == MM and abs(q.value - deep) < 1e-6
         t = number_text(q, mark) if exact else texts(deep, mark, q.way)
         inch = t.inch if t.inch != "0" else f"{deep / MM_PER_INCH:.3f}"
-        size, other = (f"{t.mm} mm", f"{inch} in") if system == "mm" else (f"{inch} in", f"{t.mm} mm")
+        metric = t.mm if t.mm != "0" else f"{deep:.1f}"
+        size, other = (f"{metric} mm", f"{inch} in") if system == "mm" else (f"{inch} in", f"{metric} mm")
         name_x = min(fit.put((0, 0))[0], x0) - 14
         source = "as built" if q.planned is not None else _short(q.name.source if q.name else None)
         marks = (

@@ -1,6 +1,7 @@
 """Front and back views. The back is seen from behind: points are mirrored, text never is."""
 
 from shadbo.core.assembly import Assembly, Dot, Ring
+from shadbo.core.drawing.distances import distance_dims
 from shadbo.core.drawing.edge import dim_of
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.lengths import System, texts
@@ -45,6 +46,9 @@ def front_scene(plan: Plan, system: System) -> Scene:
         said = f"{margins.said} {text}" if margins and key == f"{word_}.left.middle" else text
         scene.add(Words(at, said, "gap", key, anchor, nudge))  # type: ignore[arg-type]
     scene.add(*(dim_of(d, mark, system) for d in a.dimensions if d.view == "front"))
+    if a.layout_at and "field.width" in sheet:
+        field = (sheet["field.width"].value, sheet["field.height"].value)
+        scene.add(*distance_dims(a, field, mark, system))
     return scene
 
 

@@ -2,6 +2,7 @@
 
 from shadbo.core.assembly import Assembly
 from shadbo.core.drawing.faces import zone_lines
+from shadbo.core.drawing.running import running_dims
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.lengths import System
 from shadbo.core.plan import Plan
@@ -14,14 +15,16 @@ def holes_scene(plan: Plan, system: System) -> Scene:
     """The board to size, outlines of the pieces dashed, marks with their distances from the left and the top edge."""
     a, s, mark = plan.assembly, plan.desk.sheet, plan.desk.mark
     assert a is not None
-    scene = Scene("the mount board, from the front")
-    keys = (
-        ("package.width", "package.height")
-        if "package.width" in s
-        else ("frame.outside_width", "frame.outside_height")
-    )
+    on_board = "package.width" in s
+    scene = Scene("the mount board, from the front" if on_board else "rails and object, from the front")
+    word = "board" if on_board else "outside"
+    keys = ("package.width", "package.height") if on_board else ("frame.outside_width", "frame.outside_height")
     w, h = s[keys[0]].value / 2, s[keys[1]].value / 2
-    scene.add(Shape(centred(2 * w, 2 * h), "board", keys[0], "board"))
+    if on_board:
+        scene.add(Shape(centred(2 * w, 2 * h), "board", keys[0], "board"))
+    else:
+        rails = [p for p in a.parts if p.role == "rail"]
+        scene.add(*(Shape(ring, p.hatch, p.key, p.id) for p in rails for ring in p.face))
     for shown in a.shown:
         scene.add(Line((*shown.ring, shown.ring[0]), "hidden", shown.key))
         x0, low, x1, _ = box_of(shown.ring)
@@ -29,29 +32,19 @@ def holes_scene(plan: Plan, system: System) -> Scene:
     scene.add(Line(((-w, 0), (w, 0)), "centre"), Line(((0, -h), (0, h)), "centre"))
     scene.add(*zone_lines(a))
     scene.add(*spot_marks(a))
-    lane_x, lane_y = set(), set()
+    across: dict[float, tuple[str, str]] = {}
+    down: dict[float, tuple[str, str]] = {}
     for spot in a.spots:
-        if not spot.key.endswith("_left"):
-            continue
-        left, top = s[spot.key], s[spot.key.removesuffix("_left") + "_top"]
-        x, y = round(left.value, 1), round(top.value, 1)
-        if x not in lane_x:
-            lane_x.add(x)
-            text = number_text(left, mark).pick(system)
-            scene.add(
-                Dim((-w, -h), (spot.at[0], -h), text, "across", 1 + len(lane_x) % 2, "low", spot.key, "running")
-            )
-        if y not in lane_y:
-            lane_y.add(y)
-            text = number_text(top, mark).pick(system)
-            start = (-w, h)
-            key = spot.key.removesuffix("_left") + "_top"
-            scene.add(Dim(start, (-w, spot.at[1]), text, "upright", 1, "low", key, "running"))
+        if spot.key.endswith("_left"):
+            top = spot.key.removesuffix("_left") + "_top"
+            for lines, key in ((across, spot.key), (down, top)):
+                lines.setdefault(round(s[key].value, 1), (number_text(s[key], mark).pick(system), key))
+    running_dims(scene, w, h, across, down)
     for start, end, key, runs, edge in (
         ((-w, h), (w, h), keys[0], "across", "high"),
         ((w, -h), (w, h), keys[1], "upright", "high"),
     ):
-        scene.add(Dim(start, end, f"board {number_text(s[key], mark).pick(system)}", runs, 1, edge, key))  # type: ignore[arg-type]
+        scene.add(Dim(start, end, f"{word} {number_text(s[key], mark).pick(system)}", runs, 1, edge, key))  # type: ignore[arg-type]
     return scene
 
 
@@ -73,4 +66,6 @@ def spot_marks(a: Assembly) -> list[Line | Round | Words]:
                 out.append(Round(spot.at, r, "mark", spot.key))
                 out.append(Line(((x - r - 5, y), (x + r + 5, y)), "mark", spot.key))
                 out.append(Line(((x, y - r - 5), (x, y + r + 5)), "mark", spot.key))
+                if spot.kind == "cable":
+                    out.append(Words((x + r, y), "cable", "tiny", spot.key, "start", (8, 0)))
     return out

@@ -33,6 +33,9 @@ def answer(plan: Plan, name: StationName) -> tuple[Both, Both]:
     if plan.assembly is None or plan.hang is None:
         return both("waits for readings"), EMPTY
     s, mark = desk.sheet, desk.mark
+    if name == "measure" and len(desk.pieces) > 1:
+        masses = [s[f"{desk.prefix(p)}.mass"].value for p in desk.pieces if f"{desk.prefix(p)}.mass" in s]
+        return both(f"{len(desk.pieces)} pieces"), both(f"{sum(masses):.2f} kg together")
     if name == "measure":
         start = desk.prefix(desk.piece)
         rack = say(mark, ", {} out of square", Mm(abs(s[f"{start}.rack"].value))) if f"{start}.rack" in s else EMPTY

@@ -79,10 +79,14 @@ def mat_plan(
     badges: Sequence[Card],
     plates: Sequence[Card],
     wishes: MatWishes,
+    notched: bool = True,
 ) -> MatPlan:
-    """Place everything. ``garment`` is about its own middle. ValueError where notches leave no opening."""
+    """Place everything. ``garment`` is about its own middle. ValueError where notches leave no opening.
+
+    Without ``notched`` no notch is cut, and the badges stand over the opening.
+    """
     r, strip = wishes.reveal, wishes.strip
-    notches = notch_corners(opening, badges, garment, wishes.room)
+    notches = notch_corners(opening, badges, garment, wishes.room) if notched else {}
     ring = stepped(*opening, dict(notches.values()))
     wide, high = opening[0] + 2 * r, opening[1] + 2 * r
     cards = [Card(c.id, c.width + 2 * r, c.height + 2 * r) for c in windows]
@@ -114,8 +118,9 @@ def mat_plan(
     spots = {}
     for id_, (corner, size) in notches.items():
         box = notch_ring(opening, corner, size)
-        # The badge is centred on the mat that is seen there: the notch and the reveal of the mat behind it.
-        spots[id_] = (cx + (box[0][0] + box[1][0]) / 2, cy + (box[0][1] + box[2][1]) / 2)
+        # The outer mat's notch is of the same size, one reveal further into the corner: the badge sits on that one.
+        out_x, out_y = (-r if "left" in corner else r), (-r if "bottom" in corner else r)
+        spots[id_] = (cx + (box[0][0] + box[1][0]) / 2 + out_x, cy + (box[0][1] + box[2][1]) / 2 + out_y)
     for c in badges:
         spots.setdefault(c.id, (cx, mid + inner_h / 2 + wishes.border / 2))
     low = -height / 2 + wishes.bottom / 2

@@ -1,6 +1,7 @@
 """The mat cutter: a device on the network, spoken to over HTTP in its own open protocol."""
 
 import os
+from dataclasses import dataclass
 from typing import Any
 
 import httpx
@@ -9,6 +10,8 @@ from fastapi import APIRouter, HTTPException, status
 from shadbo.core.assess import assess
 from shadbo.core.cutting.mat_lines import mats_of
 from shadbo.core.edits import BadEdit
+from shadbo.core.lengths import Both
+from shadbo.core.words import both
 from shadbo.cutter.protocol import Machine, Progress
 from shadbo.files.cut_job import cut_job
 from shadbo.web.bodies import CutWhat
@@ -18,6 +21,16 @@ from shadbo.web.problems import RESPONSES
 router = APIRouter(prefix="/api", tags=["cutter"], responses=RESPONSES)
 VARIABLE = "SHADBO_CUTTER_URL"
 TIMEOUT_S = 3.0
+
+
+@dataclass(frozen=True, slots=True)
+class Cut:
+    """How far a cut is: ``share`` of the path, from 0 to 1, and the same in words."""
+
+    id: str
+    state: str
+    share: float
+    says: Both
 
 
 def _ask(method: str, path: str, json: Any = None) -> httpx.Response:  # noqa: ANN401
@@ -30,12 +43,27 @@ def _ask(method: str, path: str, json: Any = None) -> httpx.Response:  # noqa: A
         raise HTTPException(503, "The mat cutter does not answer; is it switched on?") from None
 
 
-def _progress(answer: httpx.Response) -> Progress:
+def _progress(answer: httpx.Response) -> Cut:
     if answer.status_code == 404:
         raise HTTPException(404, "The mat cutter knows nothing of this cut any more")
     if answer.status_code >= 400:
         raise HTTPException(503, "The mat cutter gives an answer that is not understood")
-    return Progress.model_validate(answer.json())
+    p = Progress.model_validate(answer.json())
+    match p.state:
+        case "done":
+            says = both_units("Done: {} of cut", p.path_mm)
+        case "stopped":
+            says = both_units(f"Stopped at {p.opening} after {{}} of cut; the blade is lifted", p.done_mm)
+        case "waiting":
+            says = both(f"waits its turn, {p.seconds_left:.0f} s")
+        case _:
+            says = both(f"cutting {p.opening}, {p.seconds_left:.0f} s to go")
+    return Cut(p.id, p.state, p.done_mm / p.path_mm if p.path_mm else 1.0, says)
+
+
+def both_units(words: str, mm: float) -> Both:
+    """A way of the blade in metres and in feet."""
+    return Both(words.format(f"{mm / 1000:.2f} m"), words.format(f"{mm / 304.8:.1f} ft"))
 
 
 @router.get("/cutter")
@@ -45,7 +73,7 @@ def machine() -> Machine:
 
 
 @router.post("/jobs/{job_id}/cut", status_code=status.HTTP_201_CREATED)
-def cut(jobs: JobsDep, job_id: int, body: CutWhat) -> Progress:
+def cut(jobs: JobsDep, job_id: int, body: CutWhat) -> Cut:
     """Send a mat to the cutter. What it refuses is told, reason by reason, and nothing is cut."""
     _, job, shop = jobs.laid_out(job_id)
     plan = assess(job, shop)
@@ -63,13 +91,13 @@ def cut(jobs: JobsDep, job_id: int, body: CutWhat) -> Progress:
 
 
 @router.get("/cuts/{cut_id}")
-def progress(cut_id: str) -> Progress:
+def progress(cut_id: str) -> Cut:
     """How far a cut is."""
     return _progress(_ask("GET", f"/cuts/{_plain(cut_id)}"))
 
 
 @router.delete("/cuts/{cut_id}")
-def stop(cut_id: str) -> Progress:
+def stop(cut_id: str) -> Cut:
     """Stop a cut."""
     return _progress(_ask("DELETE", f"/cuts/{_plain(cut_id)}"))
 

@@ -10,7 +10,8 @@ from shadbo.core.edits import BadEdit, Edit, apply, as_typed
 from shadbo.core.layout.by_hand import CannotMove, put
 from shadbo.core.layout.proposals import ProposedLayout, propose_layouts
 from shadbo.core.lengths import System
-from shadbo.files.tables import MOST_BYTES, Taken, pieces_table
+from shadbo.files.pieces_table import pieces_table
+from shadbo.files.tables import MOST_BYTES, Taken
 from shadbo.web.bodies import Advice, Move
 from shadbo.web.deps import JobsDep
 from shadbo.web.problems import RESPONSES

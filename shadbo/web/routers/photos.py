@@ -6,9 +6,11 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Query, Request, Response, status
 from fastapi.concurrency import run_in_threadpool
 
-from shadbo.core.edits import BadEdit
+from shadbo.core.assess import assess
+from shadbo.core.edits import BadEdit, Edit
 from shadbo.files.colours import Nearest, main_colours, nearest, sample
 from shadbo.files.photo import MOST_BYTES, BadPhoto, take_in
+from shadbo.store.jobs import Jobs
 from shadbo.store.photos import KeptPhoto
 from shadbo.web.bodies import EditId
 from shadbo.web.deps import JobsDep, PhotosDep
@@ -55,19 +57,41 @@ def show_photo(photos: PhotosDep, job_id: int, photo_id: int, size: Literal["sma
 
 
 @dataclass(frozen=True, slots=True)
+class MatOffer:
+    """A mat near a colour, and the edits that take it as outer or inner mat; none where the display has none."""
+
+    near: Nearest
+    outer: tuple[Edit, ...]
+    inner: tuple[Edit, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Sampled:
     """A colour of a photograph, and the mats of the stock nearest to it."""
 
     colour: str
-    mats: list[Nearest]
+    mats: list[MatOffer]
+
+
+def _offers(jobs: Jobs, job_id: int, colours: list[str]) -> list[Sampled]:
+    _, job, shop = jobs.laid_out(job_id)
+    plan = assess(job, shop)
+    levers = plan.assembly.levers if plan.assembly is not None else {}
+    mats = {m.id: m for m in shop.stock.sheets_of("mat")}
+
+    def take(near: Nearest, lever: str) -> tuple[Edit, ...]:
+        return (Edit(at=levers[lever], to=mats[near.id].model_dump(mode="json")),) if lever in levers else ()
+
+    return [
+        Sampled(c, [MatOffer(n, take(n, "mat"), take(n, "inner_mat")) for n in nearest(c, list(mats.values()))])
+        for c in colours
+    ]
 
 
 @router.get("/{photo_id}/colours")
 def main_colours_of(photos: PhotosDep, jobs: JobsDep, job_id: int, photo_id: int) -> list[Sampled]:
     """The dominant colour and the second, each with the nearest mats: outer and inner."""
-    mats = jobs.shop().stock.sheets_of("mat")
-    found = main_colours(photos.pixels(job_id, photo_id, True))
-    return [Sampled(c, nearest(c, mats)) for c in found]
+    return _offers(jobs, job_id, main_colours(photos.pixels(job_id, photo_id, True)))
 
 
 @router.get("/{photo_id}/colour")
@@ -80,8 +104,7 @@ def colour_at(
     y: Annotated[float, Query(ge=0, le=1)],
 ) -> Sampled:
     """The colour at a place of a photograph, as shares of its width and height."""
-    colour = sample(photos.pixels(job_id, photo_id, False), x, y)
-    return Sampled(colour, nearest(colour, jobs.shop().stock.sheets_of("mat")))
+    return _offers(jobs, job_id, [sample(photos.pixels(job_id, photo_id, False), x, y)])[0]
 
 
 @router.delete("/{photo_id}", status_code=status.HTTP_204_NO_CONTENT)

@@ -3,10 +3,11 @@
 from dataclasses import dataclass
 from typing import Annotated
 
-from fastapi import APIRouter, Body, Query
+from fastapi import APIRouter, Body, Query, Response
 
-from shadbo.core.shop import Stock
-from shadbo.files.tables import MOST_BYTES, Taken, stock_table
+from shadbo.core.stock_words import Rack, racks
+from shadbo.files.stock_table import stock_csv, stock_table
+from shadbo.files.tables import MOST_BYTES, Taken
 from shadbo.web.deps import JobsDep, StockDep
 from shadbo.web.problems import RESPONSES
 
@@ -22,9 +23,16 @@ class StockTable:
 
 
 @router.get("")
-def stock(jobs: JobsDep) -> Stock:
-    """All of it."""
-    return jobs.shop().stock
+def stock(jobs: JobsDep) -> tuple[Rack, ...]:
+    """All of it, rack by rack."""
+    return racks(jobs.shop())
+
+
+@router.get("/table", response_class=Response)
+def as_table(jobs: JobsDep) -> Response:
+    """Sheets, mouldings and spacers as a table that can be taken in again."""
+    headers = {"Content-Disposition": 'attachment; filename="stock.csv"'}
+    return Response(stock_csv(jobs.shop().stock), media_type="text/csv", headers=headers)
 
 
 @router.post("/table")

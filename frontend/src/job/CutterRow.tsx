@@ -1,0 +1,98 @@
+import { useEffect, useState } from "react";
+import { api, type Cut, got, type Machine, type Question, words } from "../api/client";
+import { useMeasures } from "../app/system";
+import { Frac } from "../ui/Frac";
+import { useSession } from "./useSession";
+
+const SHEETS = [
+  ["mat", "Cut the outer mat"],
+  ["mat_inner", "Cut the inner mat"],
+] as const;
+const POLL_MS = 400;
+
+/** The mat cutter on the network: what it is, what it does just now, and why it will not. */
+export function CutterRow({ q }: { q: Question }) {
+  const [session, { job }] = useSession();
+  const { say } = useMeasures();
+  const [machine, setMachine] = useState<Machine | null>(null);
+  const [cut, setCut] = useState<Cut | null>(null);
+  const [trouble, setTrouble] = useState("");
+  useEffect(() => {
+    got(api.GET("/api/cutter"))
+      .then(setMachine)
+      .catch((e: unknown) => setTrouble(words(e)));
+  }, []);
+  const busy = cut !== null && (cut.state === "cutting" || cut.state === "waiting");
+  useEffect(() => {
+    if (!busy || !cut) return;
+    const params = { path: { cut_id: cut.id } };
+    const timer = setTimeout(() => {
+      got(api.GET("/api/cuts/{cut_id}", { params }))
+        .then(setCut)
+        .catch((e: unknown) => {
+          setTrouble(words(e));
+          setCut(null);
+        });
+    }, POLL_MS);
+    return () => clearTimeout(timer);
+  }, [cut, busy]);
+  const send = async (sheet: "mat" | "mat_inner") => {
+    setTrouble("");
+    setCut(null);
+    await session.flush();
+    try {
+      const params = { path: { job_id: job?.id ?? 0 } };
+      setCut(await got(api.POST("/api/jobs/{job_id}/cut", { params, body: { sheet } })));
+    } catch (e) {
+      setTrouble(words(e));
+    }
+  };
+  const stop = async () => {
+    if (!cut) return;
+    try {
+      setCut(await got(api.DELETE("/api/cuts/{cut_id}", { params: { path: { cut_id: cut.id } } })));
+    } catch (e) {
+      setTrouble(words(e));
+    }
+  };
+  return (
+    <section aria-label={q.label} className="border-t border-line py-2">
+      <p className="text-[16px]">
+        {q.label}
+        {machine && <span className="text-soft"> · {machine.name}</span>}
+      </p>
+      <p className="text-[15px] text-soft">
+        Face down, top edge away from you. Hands off while the blade runs.
+      </p>
+      <div className="flex flex-wrap gap-2 pt-1">
+        {SHEETS.map(([sheet, label]) => (
+          <button
+            key={sheet}
+            type="button"
+            className="action disabled:opacity-45"
+            disabled={!machine || busy}
+            onClick={() => void send(sheet)}
+          >
+            {label}
+          </button>
+        ))}
+        {busy && (
+          <button type="button" className="action font-bold text-stop" onClick={() => void stop()}>
+            Stop
+          </button>
+        )}
+      </div>
+      {cut && (
+        <div className="pt-2">
+          <progress className="cut-progress" max={1} value={cut.share} aria-label="Path cut" />
+          <p role="status" className="text-[15px]">
+            <Frac>{say(cut.says)}</Frac>
+          </p>
+        </div>
+      )}
+      <p role="alert" className="pt-1 text-[15px] text-stop empty:hidden">
+        {trouble}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,89 @@
+import { useEffect, useState } from "react";
+import { api, got, type PaperView, words } from "../api/client";
+import { useMeasures } from "../app/system";
+import { useSession } from "./useSession";
+
+const PAGES = [
+  ["a4", "A4"],
+  ["letter", "Letter"],
+] as const;
+
+/** What goes to the bench on paper and to machines as files, made from the job as it is saved. */
+export function PapersBoard() {
+  const [session, { job, plan, view }] = useSession();
+  const { system } = useMeasures();
+  const [papers, setPapers] = useState<PaperView[] | null>(null);
+  const [trouble, setTrouble] = useState("");
+  // biome-ignore lint/correctness/useExhaustiveDependencies: asked again with every version of the job
+  useEffect(() => {
+    const params = { path: { job_id: session.id }, query: { system } };
+    got(api.GET("/api/jobs/{job_id}/papers", { params }))
+      .then((all) => {
+        setPapers(all);
+        setTrouble("");
+      })
+      .catch((e: unknown) => setTrouble(words(e)));
+  }, [session, system, job?.version]);
+  const files = `/api/jobs/${session.id}`;
+  return (
+    <section aria-label="Paper and files" className="h-full overflow-auto bg-board px-6 py-4">
+      <h3 className="text-xl font-extrabold">To the bench, and to machines</h3>
+      <p className="text-soft">
+        Made from the job as it is saved.
+        {plan?.worst === "stop" && " Something still stops it; the work sheet says what."}
+      </p>
+      <p role="alert" className="text-stop empty:hidden">
+        {trouble}
+      </p>
+      <ul className="pt-2">
+        {papers?.map((p) => (
+          <li key={p.name} className="paper-row">
+            <span className="min-w-0 grow">
+              <span className="block text-[18px] font-bold">{p.title}</span>
+              <span className="block text-[15px] text-soft">{p.says}</span>
+            </span>
+            {p.paged ? (
+              PAGES.map(([page, label]) => (
+                <a
+                  key={page}
+                  className="action content-center"
+                  href={`${files}/papers/${p.name}?page=${page}&system=${system}`}
+                  aria-label={`${p.title}, ${label}`}
+                  download
+                >
+                  {label}
+                </a>
+              ))
+            ) : (
+              <a
+                className="action content-center"
+                href={`${files}/papers/${p.name}?system=${system}`}
+                aria-label={p.title}
+                download
+              >
+                save
+              </a>
+            )}
+          </li>
+        ))}
+        {(
+          [
+            ["The drawing last shown", `SVG: ${view}`, `drawings/${view}?system=${system}`],
+            ["Figures", "every line of the sheet of sums, CSV", "figures"],
+            ["Job file", "the whole job as JSON, to be opened again", "file"],
+          ] as const
+        ).map(([title, says, path]) => (
+          <li key={title} className="paper-row">
+            <span className="min-w-0 grow">
+              <span className="block text-[18px] font-bold">{title}</span>
+              <span className="block text-[15px] text-soft">{says}</span>
+            </span>
+            <a className="action content-center" href={`${files}/${path}`} aria-label={title} download>
+              save
+            </a>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

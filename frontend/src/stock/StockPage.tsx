@@ -1,0 +1,96 @@
+import { useCallback, useEffect, useState } from "react";
+import { Link } from "react-router";
+import { api, got, plainText, type Rack, words } from "../api/client";
+import { SystemSwitch, useMeasures } from "../app/system";
+import { Frac } from "../ui/Frac";
+import { TableIn } from "../ui/TableIn";
+
+const COLUMNS =
+  "type (sheet, moulding, spacer), id, name; then in mm thick_mm, width_mm, height_mm, face_mm, rabbet_mm, lip_mm, price_per_m, price_per_m2, kind, colour, species as the type has them";
+
+/** What lies in the racks, and a table that adds to it or replaces what has the same id. */
+export function StockPage() {
+  const [all, setAll] = useState<Rack[] | null>(null);
+  const [trouble, setTrouble] = useState("");
+  const { say, shopName } = useMeasures();
+  const load = useCallback(() => {
+    got(api.GET("/api/stock"))
+      .then((racks) => {
+        setAll(racks);
+        setTrouble("");
+      })
+      .catch((e: unknown) => setTrouble(words(e)));
+  }, []);
+  useEffect(() => {
+    document.title = "Stock · Shadbo";
+    load();
+  }, [load]);
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-6xl flex-col px-4 pb-10">
+      <header className="flex min-h-14 flex-wrap items-center gap-x-6 border-b border-ink">
+        <Link to="/" className="small-caps grid min-h-10 content-center" title="To all jobs">
+          Shadbo
+        </Link>
+        <span className="grow text-soft">{shopName}</span>
+        <SystemSwitch />
+      </header>
+      <main className="grow">
+        <h1 className="py-5 text-3xl font-extrabold">In the racks</h1>
+        <p role="alert" className="text-stop empty:hidden">
+          {trouble}
+        </p>
+        <div className="grid items-start gap-x-10 lg:grid-cols-[1fr_22rem]">
+          <div>
+            {all?.map((rack) => (
+              <section key={rack.title} aria-label={rack.title} className="pb-5">
+                <h2 className="border-b border-ink text-xl font-extrabold">{rack.title}</h2>
+                <ul>
+                  {rack.lines.map((line) => (
+                    <li
+                      key={line.name}
+                      className="grid min-h-9 grid-cols-[1rem_1fr_auto] items-center gap-x-3 border-b border-line sm:grid-cols-[1rem_16rem_1fr_auto]"
+                    >
+                      <span
+                        aria-hidden="true"
+                        className={line.colour ? "h-5 w-5 border border-ink" : ""}
+                        style={{ background: line.colour || undefined }}
+                      />
+                      <span className="font-bold">{line.name}</span>
+                      <span className="col-start-2 sm:col-start-3">
+                        <Frac>{say(line.says)}</Frac>
+                      </span>
+                      <span className="text-right whitespace-nowrap">{line.price}</span>
+                    </li>
+                  ))}
+                </ul>
+              </section>
+            ))}
+          </div>
+          <aside aria-label="Tables" className="lg:sticky lg:top-4">
+            <TableIn
+              label="Take stock in from a table (CSV)"
+              columns={COLUMNS}
+              word="line"
+              read={async (text, plain) => {
+                const params = { query: { save: false } };
+                return (await got(api.POST("/api/stock/table", { params, body: text, ...plain }))).taken;
+              }}
+              take={async (_, text) => {
+                const params = { query: { save: true } };
+                await got(api.POST("/api/stock/table", { params, body: text, ...plainText }));
+                load();
+              }}
+            />
+            <a className="action mt-2 inline-block content-center" href="/api/stock/table" download>
+              Save it as a table
+            </a>
+            <p className="pt-2 text-[15px] text-soft">
+              A job keeps the material that was chosen for it, and all of it once its first part is cut. What
+              the plan still chooses follows the racks.
+            </p>
+          </aside>
+        </div>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,103 @@
+"""What goes to the bench on paper, and to machines as files: which there are for a plan, and how each is made."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from functools import partial
+
+from shadbo.core.cutting.mat_lines import mats_of
+from shadbo.core.drawing.templates import templates_of
+from shadbo.core.drawing.tiles import Page
+from shadbo.core.lengths import System
+from shadbo.core.plan import Plan
+
+XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
+PDF = "application/pdf"
+
+
+@dataclass(frozen=True, slots=True)
+class Paper:
+    """One file. ``paged``: it comes on A4 or Letter. ``make`` takes plan, page, system and the job's number."""
+
+    name: str
+    title: str
+    says: str
+    kind: str
+    paged: bool
+    make: Callable[[Plan, Page, System, int], bytes]
+
+
+def papers_of(plan: Plan, system: System) -> list[Paper]:
+    """The files that this plan has use for; the work sheet always, even while readings are missing."""
+    out = [Paper("work-sheet.pdf", "Work sheet", "sizes, depth, mounts, parts, drawings, cautions", PDF, True, _work)]
+    if plan.assembly is None:
+        return out
+    templates = templates_of(plan, system)
+    mats = mats_of(plan)
+    if templates:
+        said = ", ".join(t.name.split(",")[0] for t in templates)
+        out.append(Paper("templates.pdf", "Templates, full size", f"tiled over pages: {said}", PDF, True, _templates))
+    if any(m.id.startswith("mat") for m in mats):
+        said = "from the back, every line from two edges, start and stop"
+        out.append(Paper("mats.pdf", "Mat cutting sheet", said, PDF, True, _mats))
+    out.append(Paper("cut-list.csv", "Cut list, CSV", "parts, fixings, hardware in mm", "text/csv", False, _csv))
+    out.append(Paper("cut-list.xlsx", "Cut list, spreadsheet", "the same as XLSX", XLSX, False, _xlsx))
+    if mats or plan.assembly.spots:
+        said = "openings as closed outlines, marks; layers by role, mm"
+        out.append(Paper("cut.dxf", "Cutting file, DXF", said, "image/vnd.dxf", False, _dxf))
+    for mat in mats:
+        side = "from the back, mirrored" if mat.id.startswith("mat") else "from the front"
+        title, make = f"{mat.name[:1].upper()}{mat.name[1:]}, SVG", partial(_svg, mat.id)
+        out.append(
+            Paper(
+                f"{mat.id}.svg",
+                title,
+                f"true size, {side}",
+                "image/svg+xml",
+                False,
+                make,
+            )
+        )
+    return out
+
+
+def _work(plan: Plan, page: Page, system: System, number: int) -> bytes:
+    from shadbo.files.work_sheet import work_sheet
+
+    return work_sheet(plan, page, system, number)
+
+
+def _templates(plan: Plan, page: Page, system: System, _: int) -> bytes:
+    from shadbo.files.template_sheet import template_sheet
+
+    return template_sheet(plan, page, system)
+
+
+def _mats(plan: Plan, page: Page, system: System, _: int) -> bytes:
+    from shadbo.files.mat_sheet import mat_sheet
+
+    return mat_sheet(plan, page, system)
+
+
+def _csv(plan: Plan, _: Page, __: System, ___: int) -> bytes:
+    from shadbo.files.cut_list_file import as_csv
+
+    return as_csv(plan).encode()
+
+
+def _xlsx(plan: Plan, _: Page, __: System, ___: int) -> bytes:
+    from shadbo.files.cut_list_file import as_xlsx
+
+    return as_xlsx(plan)
+
+
+def _dxf(plan: Plan, _: Page, __: System, ___: int) -> bytes:
+    from shadbo.files.dxf import as_dxf
+
+    return as_dxf(plan).encode()
+
+
+def _svg(sheet: str, plan: Plan, _: Page, __: System, ___: int) -> bytes:
+    from shadbo.files.cut_svg import as_cut_svg
+
+    mat = next(m for m in mats_of(plan) if m.id == sheet)
+    return as_cut_svg(mat, sheet.startswith("mat")).encode()

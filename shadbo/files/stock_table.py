@@ -1,0 +1,85 @@
+"""Stock from a table, and as one: sheets, mouldings and spacers by their id, in millimetres."""
+
+import csv
+import io
+from typing import Any
+
+from shadbo.core.boards import FrameProfile, SheetStock, SpacerStock
+from shadbo.core.shop import Stock
+from shadbo.core.values import Value
+from shadbo.files.cut_list_file import safe
+from shadbo.files.tables import Row, Table, Taken, Wrong, fits, said
+
+STOCK_KINDS: dict[str, tuple[str, type[Value], tuple[str, ...], tuple[str, ...]]] = {
+    "sheet": ("sheets", SheetStock, ("thick_mm", "width_mm", "height_mm", "price_per_m2"), ("kind", "colour")),
+    "moulding": (
+        "frames",
+        FrameProfile,
+        ("face_mm", "height_mm", "rabbet_mm", "lip_mm", "price_per_m"),
+        ("species",),
+    ),
+    "spacer": ("spacers", SpacerStock, ("height_mm", "thick_mm", "price_per_m"), ()),
+}
+STOCK_COLUMNS = ("type", "id", "name", *dict.fromkeys(c for _, _, n, w in STOCK_KINDS.values() for c in (*n, *w)))
+
+
+def stock_table(text: str, stock: Stock) -> tuple[Taken, Stock]:
+    """Stock to add or replace by id. Columns: type (sheet, moulding, spacer), id, name and the type's own; mm.
+
+    The stock as it would be; unchanged where anything is wrong.
+    """
+    table = Table(text, ("type", "id", "name"), STOCK_COLUMNS)
+    wrong, rows = list(table.wrong), []
+    lists: dict[str, dict[str, Value]] = {
+        home: {x.id: x for x in getattr(stock, home)} for home, _, _, _ in STOCK_KINDS.values()
+    }
+    for line, cells in table.rows:
+        known = STOCK_KINDS.get(cells.get("type", "").lower())
+        if known is None:
+            wrong.append(Wrong(line, "type", said(cells.get("type", "")), f"one of {', '.join(STOCK_KINDS)}"))
+            continue
+        home, model, numbers, words = known
+        data: dict[str, Any] = {"id": cells.get("id", ""), "name": cells.get("name", "")}
+        ok = True
+        for name, text_ in cells.items():
+            if not text_ or name in ("type", "id", "name"):
+                continue
+            if name not in (*numbers, *words):
+                wrong.append(Wrong(line, name, said(text_), f"nothing: a {cells['type']} has no {name}"))
+                ok = False
+            elif name in words:
+                data[name] = text_
+            else:
+                ok = _number(text_, line, name, wrong, data) and ok
+        if ok and fits(model, data, line, wrong):
+            new = data["id"] not in lists[home]
+            lists[home][data["id"]] = model.model_validate(data)
+            rows.append(Row(line, f"{data['name']}: {'new' if new else 'replaces what is there'}"))
+    if wrong:
+        return Taken(tuple(rows), tuple(wrong)), stock
+    after = stock.model_copy(update={home: tuple(items.values()) for home, items in lists.items()})
+    return Taken(tuple(rows), ()), after
+
+
+def _number(text: str, line: int, column: str, wrong: list[Wrong], data: dict[str, Any]) -> bool:
+    try:
+        data[column] = float(text.replace(",", "."))
+    except ValueError:
+        wrong.append(Wrong(line, column, said(text), "a number"))
+        return False
+    return True
+
+
+def stock_csv(stock: Stock) -> str:
+    """The same columns with all there is: what is saved, changed and taken in again."""
+    out = io.StringIO()
+    writer = csv.DictWriter(out, STOCK_COLUMNS, lineterminator="\n")
+    writer.writeheader()
+    for kind, (home, _, numbers, words) in STOCK_KINDS.items():
+        for item in getattr(stock, home):
+            row: dict[str, object] = {"type": kind}
+            for name in ("id", "name", *numbers, *words):
+                cell = getattr(item, name)
+                row[name] = f"{cell:g}" if isinstance(cell, float | int) else safe(cell or "")
+            writer.writerow(row)
+    return out.getvalue()
