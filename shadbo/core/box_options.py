@@ -108,6 +108,7 @@ class SashOptions(Value):
     core: SheetStock | None = None
     card: SheetStock | None = None
     card_over: Length | None = None
+    screw_mm: Annotated[float, Field(gt=0, le=100)] | None = None
     mount: MountId | None = None
 
 

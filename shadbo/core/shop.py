@@ -118,6 +118,8 @@ class Practice(Value):
     sash_hidden_mm: Positive = 6.0
     card_over_mm: Positive = 15.0
     card_clear_mm: Positive = 10.0
+    glass_edge_mm: Positive = 10.0
+    tip_to_glass_mm: Positive = 2.0
     peg_gap_mm: Positive = 30.0
     peg_stress_mpa: Positive = 10.0
     joint_over_kg: Positive = 3.0

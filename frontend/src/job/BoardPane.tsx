@@ -41,7 +41,9 @@ export function BoardPane() {
             {label}
           </button>
         ))}
-        <span className="grow" />
+        <span role="status" className="min-w-0 grow self-center truncate text-right text-[15px] text-accent">
+          {said}
+        </span>
         {link === "lost" && (
           <span className="self-center font-bold text-stop">drawn {timeOf(plannedAt)}</span>
         )}
@@ -66,11 +68,6 @@ export function BoardPane() {
             {...(view === "front" ? { drag } : {})}
           />
           <div className="relative min-h-0 border-t border-ink">
-            {said && !open && (
-              <p role="status" className="absolute inset-x-0 top-0 bg-measure-tone px-4 py-1 text-[15px]">
-                {said}
-              </p>
-            )}
             {plan.line && open ? (
               <WorkingStrip line={plan.line} />
             ) : (

@@ -24,26 +24,38 @@ export function MoveRow({ q }: { q: Question }) {
     void movePiece(session, q.typed ?? "", step[0] * by, step[1] * by, null);
   };
   return (
-    <button
-      type="button"
-      data-field
-      aria-describedby="move-help"
-      className="move-row"
-      onKeyDown={onKey}
-      onClick={() => session.look({ view: "front", open: "" })}
-      onFocus={() => session.light(q.key ?? "")}
-      onBlur={() => session.light("")}
-    >
-      <span aria-hidden="true" className="text-accent">
-        ✥
-      </span>
-      <span className="min-w-0">
-        <span className="block font-bold">{q.label}</span>
-        <span className="block text-[15px]">
-          <Frac>{say(q.value)}</Frac>
+    <div className="flex items-center border-t border-line">
+      <button
+        type="button"
+        data-field
+        className="move-row"
+        aria-label={`${q.label}, ${say(q.value)}: arrow keys move it by a mark, with Shift by ten`}
+        onKeyDown={onKey}
+        onClick={() => session.look({ view: "front", open: "" })}
+        onFocus={() => session.light(q.key ?? "")}
+        onBlur={() => session.light("")}
+      >
+        <span aria-hidden="true" className="text-accent">
+          ✥
         </span>
-        <span className="block text-[14px] text-soft">{say(q.note)}</span>
-      </span>
-    </button>
+        <span className="min-w-0">
+          <span className="block font-bold">{q.label}</span>
+          <span className="block text-[15px]">
+            <Frac>{say(q.value)}</Frac>
+          </span>
+          <span className="block text-[14px] text-soft">{say(q.note)}</span>
+        </span>
+      </button>
+      {(q.edits ?? []).length > 0 && (
+        <button
+          type="button"
+          className="link min-h-11 shrink-0 px-1 text-[15px]"
+          aria-label={`Type the distances of ${q.label}`}
+          onClick={() => session.edit(q.edits ?? [])}
+        >
+          type them
+        </button>
+      )}
+    </div>
   );
 }

@@ -33,9 +33,9 @@ export function useDrag() {
   };
   const onPointerUp = (e: PointerEvent<HTMLElement>) => {
     const h = held.current;
+    const { right, down } = by(e);
     held.current = null;
     if (h?.id !== e.pointerId || !dragged.current) return;
-    const { right, down } = by(e);
     session.light(h.group.dataset.key ?? "");
     void movePiece(session, h.group.dataset.moves ?? "", right, down, plan?.board.fit.scale ?? 1);
   };

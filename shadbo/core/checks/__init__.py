@@ -83,6 +83,7 @@ CHECKS: tuple[Callable[[Look], Iterator[Finding]], ...] = (
     boxes.peg_bends,
     boxes.drill_differs,
     boxes.card_lands,
+    boxes.screw_near_glass,
     light.islands_fall,
     light.letters_wide,
     light.lamps_show,

@@ -110,6 +110,27 @@ def card_lands(look: Look) -> Iterator[Finding]:
         )
 
 
+def screw_near_glass(look: Look) -> Iterator[Finding]:
+    """A screw driven towards the glazing near its edge, and long enough to reach its plane."""
+    if "card.tip" not in look:
+        return
+    tip, off, p = look["card.tip"], look["card.to_glass"], look.desk.practice
+    if tip.value >= p.tip_to_glass_mm - 1e-6 or off.value >= p.glass_edge_mm - 1e-6:
+        return
+    yield Finding(
+        "screw.glass",
+        "stop",
+        "depth",
+        look.say("The screw's tip comes within {} of the glass's plane", Mm(max(tip.value, 0.0), "down"))
+        if tip.value > 0
+        else both("The screw reaches the glass's plane"),
+        look.say("and stands {} from its edge: {} or more", off, Mm(p.glass_edge_mm)),
+        keys=("card.tip", "card.to_glass"),
+        proposals=look.change("screw_mm", None, 1, "The shortest screw that grips"),
+        by_hand=both("Drill to depth, and turn it in by hand."),
+    )
+
+
 def order_late(look: Look) -> Iterator[Finding]:
     """Plates that are ordered: the days until they come."""
     for piece in look.desk.pieces:

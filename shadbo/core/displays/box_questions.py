@@ -7,6 +7,7 @@ from shadbo.core.displays.asking import sheet_row, told_line, yes_no
 from shadbo.core.displays.glazed_questions import merged, package_questions
 from shadbo.core.edits import Edit
 from shadbo.core.findings import StationName
+from shadbo.core.layout.by_hand import length
 from shadbo.core.mounts import MountPlan
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import act, care, choice_row, length_row, text_row, told
@@ -123,6 +124,7 @@ def place_rows(desk: Desk, assembly: Assembly, layout: Layout) -> list[Question]
                 note=both("put there by hand" if put else "by the rule"),
                 decided=put is not None,
                 typed=shown.id,
+                edits=() if put is not None else (Edit(at=shown.at, to=here(left.value, top.value)),),
             )
         )
         if put is not None:
@@ -130,6 +132,11 @@ def place_rows(desk: Desk, assembly: Assembly, layout: Layout) -> list[Question]
             rows.append(length_row(desk, f"{shown.at}/top", f"{shown.name}: from the top", put.top, top))
             rows.append(act(f"rule:{shown.id}", f"Give {shown.name} back to the rule", Edit(at=shown.at)))
     return rows
+
+
+def here(left_mm: float, top_mm: float) -> dict[str, object]:
+    """Where a piece stands by the rule, as a place of its own."""
+    return {"left": length(left_mm), "top": length(top_mm)}
 
 
 def mount_rows(desk: Desk, assembly: Assembly) -> list[Question]:
@@ -151,6 +158,9 @@ def _of_mount(desk: Desk, plan: MountPlan) -> list[Question]:
         choices.append(Choice(w.mount.id, w.mount.name, said, picked, w.serves))
     why = plan.taken.said_for if plan.taken.serves else "; ".join(plan.taken.against)
     rows = [choice_row(plan.at, f"{plan.name}: held by", choices, plan.decided, why, menu=True)]
+    if f"{key}.form_width" in s:
+        size = say(desk.mark, "{} × {}", s[f"{key}.form_width"], s[f"{key}.form_height"])
+        rows.append(told(f"{plan.name}: inner form", size, f"{key}.form_width", "cut to its full-size template"))
     rows += told_line(desk, f"{key}.pins", f"{plan.name}: pins", "along the seams, slanted; none in a zone")
     for n in ("hole", "support1", "support2", "support3"):
         if f"{key}.{n}_left" in s:

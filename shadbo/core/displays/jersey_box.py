@@ -5,6 +5,7 @@ from shadbo.core.box_options import JerseyOptions
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.flat_front import seen
+from shadbo.core.displays.form_board import form_parts
 from shadbo.core.displays.gathered import Gathered, item_asks, item_parts, items_of, places, total_mass, zones_of
 from shadbo.core.displays.glazed import GLAZED_LEVERS, Package, build_package
 from shadbo.core.displays.held import hold_items
@@ -95,6 +96,7 @@ class JerseyBox:
             strainer=bool(o.strainer),
             sections=lambda begins: item_sections(frame, group, begins["board"], reach),
             more_mounts=held.mounts[1:],
+            parts=tuple(form_parts(desk, group, held)),
             shown=group.shown(seats),
             spots=held.spots,
             windows=windows,

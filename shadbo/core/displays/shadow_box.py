@@ -9,6 +9,7 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.box_questions import box_questions
 from shadbo.core.displays.flat_front import seen
+from shadbo.core.displays.form_board import form_parts
 from shadbo.core.displays.framed_piece import bordered
 from shadbo.core.displays.gathered import Gathered, gather, item_asks, item_parts, items_of, total_mass, zones_of
 from shadbo.core.displays.glazed import GLAZED_LEVERS, Package, build_package
@@ -106,6 +107,7 @@ class ShadowBox:
             strainer=bool(o.strainer),
             sections=lambda begins: item_sections(frame, group, begins["board"], reach),
             more_mounts=held.mounts[1:],
+            parts=tuple(form_parts(desk, group, held)),
             shown=group.shown(),
             spots=held.spots,
             zones=zones,

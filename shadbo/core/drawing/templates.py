@@ -9,6 +9,9 @@ from shadbo.core.drawing.stretch import stretch_scene
 from shadbo.core.lengths import System
 from shadbo.core.plan import Plan
 from shadbo.core.rings import centred
+from shadbo.core.sums.polygon import offset, sides
+
+TENTHS = tuple(n / 10 for n in range(11))
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,7 +28,7 @@ def templates_of(plan: Plan, system: System) -> list[Template]:
     """Every template that this plan has use for."""
     if plan.assembly is None or plan.hang is None:
         return []
-    makers = (_board, _object, _hinges, _corners, _hooks, _staples, _gauge)
+    makers = (_board, _object, _form, _hinges, _corners, _hooks, _staples, _gauge)
     return [t for maker in makers if (t := maker(plan, system)) is not None]
 
 
@@ -56,6 +59,25 @@ def _object(plan: Plan, system: System) -> Template | None:
         ends = ((x - 20, y), (x + 20, y)) if side else ((x, y - 20), (x, y + 20))
         scene.add(Line(ends, "centre"), Round(spot.at, r, "mark"))
     return Template("pegs", "pegs, from the front", scene, tuple(x.at for x in spots))
+
+
+def _form(plan: Plan, system: System) -> Template | None:
+    """Inner forms of garments: inside the outline by the practice's distance, the outline itself dashed."""
+    a, s = plan.assembly, plan.desk.sheet
+    assert a is not None
+    forms = {p.id.removeprefix("form-") for p in a.parts if p.id.startswith("form-")}
+    scene = Scene("inner form, from the front: cut on the full line")
+    marks: list[Dot] = []
+    for shown in a.shown:
+        if shown.id not in forms:
+            continue
+        try:
+            ring = offset(shown.ring, -s[f"item.{shown.id}.form_inside"].value)
+        except ValueError:  # a collar narrower than the distance: the framer shapes the form by eye
+            continue
+        scene.add(Line((*shown.ring, shown.ring[0]), "hidden"), Line((*ring, ring[0]), "outline"))
+        marks += [((x0 + (x1 - x0) * t), (y0 + (y1 - y0) * t)) for (x0, y0), (x1, y1) in sides(ring) for t in TENTHS]
+    return Template("form", "inner form", scene, tuple(marks)) if marks else None
 
 
 def _hinges(plan: Plan, system: System) -> Template | None:

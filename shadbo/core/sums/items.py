@@ -105,7 +105,7 @@ def _mass(desk: Desk, piece: Piece, key: str, noun: str, w: Quantity, h: Quantit
     elif isinstance(detail, Keepsake):
         kg = area * front.value * 0.5 * 0.65
     elif isinstance(detail, Plate):
-        kg = area * front.value * (2.7 if detail.sort == "nameplate" else 0.9)
+        kg = area * front.value * (8.5 if detail.sort == "nameplate" else 0.9)
     elif detail.kind == "panel":
         kg = area * front.value * PANEL_KG_PER_M3[detail.material] / 1000
     else:
