@@ -40,6 +40,12 @@ def detail(
     return out | more
 
 
+def sized(kind: str, w: float, h: float, **more: Any) -> dict:
+    """A piece of one width and one height; numbers are readings."""
+    read = {k: r(v) if isinstance(v, int | float) and not isinstance(v, bool) else v for k, v in more.items()}
+    return {"kind": kind, "width": r(w), "height": r(h), **read}
+
+
 PIECES = {
     "canvas": detail("stretched canvas", 500, 700, depth=r(20), bar_face=r(45)),
     "loose": detail("loose canvas", 600, 500, margin=90),
@@ -48,6 +54,20 @@ PIECES = {
     "puzzle": detail("puzzle", 480, 340, 2),
     "needlework": detail("needlework", 240, 300, 1, 90),
     "plant": detail("pressed plant", 200, 280, 0.8),
+    "shirt": sized("garment", 620, 720, body_width=480, thickness=14),
+    "banner": sized("flag", 470, 640, flat_width=880, flat_height=1210, cloth=0.9),
+    "badge": sized("badge", 44, 44, relief=4.5, back_relief=7, pin_off=8),
+    "tool": sized("keepsake", 320, 130, depth=60),
+    "plate": sized("plate", 120, 22, sort="nameplate", thickness=1),
+}
+SASH = {
+    "daylight_width": 486,
+    "daylight_height": 652,
+    "outside_width": 588,
+    "outside_height": 772,
+    "thickness": 40,
+    "rebate": 15,
+    "glass": 3,
 }
 
 
@@ -62,6 +82,19 @@ def job(display: str, what: str | dict, options: dict | None = None, **more: Any
 def boxed(what: str | dict, **more: Any) -> Job:
     frame = {k: r(v) for k, v in BOX.items()}
     return job("ready-made box", what, {"ready_made": {"frame": frame, **more}}, worth="everyday")
+
+
+def sashed(what: str | dict = "banner", sash: dict | None = None, **more: Any) -> Job:
+    """A textile in a sash of these readings."""
+    read = {k: r(v) for k, v in {**SASH, **(sash or {})}.items()}
+    return job("sash", what, {"sash": {"sash": read, **more}}, worth="irreplaceable")
+
+
+def gathered(display: str, *pieces: dict, options: dict | None = None, **more: Any) -> Job:
+    """A job with several pieces: each as its fields with a ``detail``; ids ``piece``, ``piece-2`` … unless given."""
+    named = [{"id": "piece" if n == 1 else f"piece-{n}", **p} for n, p in enumerate(pieces, 1)]
+    data = {"format": "shadbo-job", "version": 1, "title": "a test", "pieces": named, "display": display, **more}
+    return Job.model_validate({**data, "options": options or {}})
 
 
 def plan(the_job: Job, *edits: Edit, shop: Shop = SHOP) -> Plan:

@@ -11,7 +11,7 @@ from typing import Annotated, Any
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from shadbo.core.job import Job
-from shadbo.core.lengths import NotALength, System, parse
+from shadbo.core.lengths import NotALength, System, metric_text, parse
 from shadbo.core.measures import NOUNS
 
 Data = dict[str, Any]
@@ -55,6 +55,11 @@ def _read_lengths(value: Any, at: str, system: System) -> Any:  # noqa: ANN401
         except NotALength as bad:
             raise BadEdit(at, str(bad), value["typed"]) from None
     return {k: _read_lengths(v, f"{at}/{k}", system) for k, v in value.items()}
+
+
+def length(mm: float) -> dict[str, object]:
+    """A length as an edit writes it."""
+    return {"mm": round(mm, 3), "typed": f"{metric_text(mm, places=2)} mm"}
 
 
 def apply(job: Job, edits: Sequence[Edit]) -> tuple[Job, list[Edit]]:

@@ -10,17 +10,18 @@ from shadbo.core.drawing.board import draw, views_of
 from shadbo.core.edits import Edit
 from shadbo.core.plan import Plan
 from shadbo.demo.jobs import demo_jobs
-from tests.flat import BOX, PIECES, SHOP, boxed, detail, job, plan, r, value
+from tests.flat import BOX, PIECES, SHOP, boxed, detail, job, plan, r, sashed, value
 from tests.making import length, pin
 
 PAIRS = [
     (d.kind, what)
     for d in DISPLAYS
     for what in PIECES
-    if d.suits(job(d.kind, what).pieces[0]) and d.kind != "ready-made box"
+    if d.suits(job(d.kind, what).pieces[0]) and d.kind not in ("ready-made box", "sash")
 ]
 BUILT: dict[str, Plan] = {f"{kind}, {what}": plan(job(kind, what)) for kind, what in PAIRS}
 BUILT |= {f"ready-made box, {what}": plan(boxed(what)) for what in ("paper", "plant", "panel", "needlework")}
+BUILT["sash, banner"] = plan(sashed())
 BUILT |= {j.title: plan(j) for j in demo_jobs()}
 
 

@@ -1,32 +1,17 @@
 """Every slip that frames, packages, mounts and stretching can meet: found, said, and mended by a remedy."""
 
-from dataclasses import dataclass, field
-
 import pytest
 
-from shadbo.core.advise import advise
-from shadbo.core.assess import assess
 from shadbo.core.checks import CHECKS
 from shadbo.core.edits import Edit, apply
-from shadbo.core.findings import RANK
 from shadbo.core.job import Job
-from shadbo.core.shop import Shop
 from tests.flat import SHOP, boxed, detail, job, plan, r, value
-from tests.making import codes, length, pin
+from tests.making import length, pin
+from tests.slips import Slip, found_and_mended
 
 FRAMES = {f.id: f.model_dump(mode="json") for f in SHOP.stock.frames}
 SHEETS = {x.id: x.model_dump(mode="json") for x in SHOP.stock.sheets}
 SPACERS = {x.id: x.model_dump(mode="json") for x in SHOP.stock.spacers}
-
-
-@dataclass
-class Slip:
-    code: str
-    severity: str
-    job: Job
-    edits: list[Edit] = field(default_factory=list)
-    mended: bool = True
-    shop: Shop = SHOP
 
 
 def mat(what: str | dict = "paper", **options: object) -> Job:
@@ -197,22 +182,7 @@ SLIPS = {
 
 @pytest.mark.parametrize("name", SLIPS)
 def test_the_slip_is_found_and_mended(name: str):
-    slip = SLIPS[name]
-    the_job, _ = apply(slip.job, slip.edits)
-    found = next((f for f in advise(the_job, slip.shop).findings if f.code == slip.code), None)
-    assert found is not None, codes(assess(the_job, slip.shop))
-    assert found.severity == slip.severity, found.title
-    for said in (found.title, found.detail):
-        assert said.mm
-        assert "{" not in said.mm + said.inch
-    if not slip.mended:
-        assert found.by_hand is not None
-        return
-    assert found.remedies, "one click mends it"
-    for remedy in found.remedies:
-        after = assess(apply(the_job, list(remedy.proposal.edits))[0], slip.shop)
-        same = [f for f in after.findings if (f.code, f.place) == (found.code, found.place)]
-        assert all(RANK[f.severity] < RANK[found.severity] for f in same)
+    found_and_mended(SLIPS[name])
 
 
 def test_no_slip_is_found_where_none_was_made():
@@ -225,9 +195,9 @@ def test_no_slip_is_found_where_none_was_made():
 
 def test_every_check_has_a_slip():
     """A check that no job here makes speak would be no check."""
-    from tests.core import test_findings
+    from tests.core import test_box_slips, test_findings
 
-    said = {slip.code for slip in SLIPS.values()} | {slip.code for slip in test_findings.SLIPS.values()}
+    said = {slip.code for slips in (SLIPS, test_findings.SLIPS, test_box_slips.SLIPS) for slip in slips.values()}
     said |= {"hang.screws", "hang.none", "hang.weak", "hang.shallow", "wire.tight", "built.off"}
     assert len(said) >= len(CHECKS)
 

@@ -34,7 +34,11 @@ def windows_close(look: Look) -> Iterator[Finding]:
                     keys=(a.key,),
                     proposals=(
                         *back_to_rule(look, *[x for x in look.assembly.shown if x.id in (of(a.id), of(b.id))]),
-                        *look.change("strip", look.length_to(p.strip_mm), 1, "Strip {}", Mm(p.strip_mm)),
+                        *(
+                            proposal
+                            for mm in (p.strip_mm, p.strip_least_mm)
+                            for proposal in look.change("strip", look.length_to(mm), 1, "Strip {}", Mm(mm))
+                        ),
                     ),
                     by_hand=both("Move a window, or give the mat more room."),
                 )

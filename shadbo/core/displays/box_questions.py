@@ -5,9 +5,8 @@ from shadbo.core.box_options import BoxOptions, JerseyOptions, Layout
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line, yes_no
 from shadbo.core.displays.glazed_questions import merged, package_questions
-from shadbo.core.edits import Edit
+from shadbo.core.edits import Edit, length
 from shadbo.core.findings import StationName
-from shadbo.core.layout.by_hand import length
 from shadbo.core.mounts import MountPlan
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import act, care, choice_row, length_row, text_row, told

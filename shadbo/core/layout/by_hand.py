@@ -1,19 +1,13 @@
 """A piece put elsewhere by hand: where it comes to rest, as the edits that put it there."""
 
-from shadbo.core.edits import Edit
+from shadbo.core.edits import Edit, length
 from shadbo.core.layout.snap import Box, Snapped, snap
-from shadbo.core.lengths import metric_text
 from shadbo.core.plan import Plan
 from shadbo.core.sums.polygon import box_of
 
 
 class CannotMove(ValueError):
     """A piece that stands where the display puts it, or that is not shown."""
-
-
-def length(mm: float) -> dict[str, object]:
-    """A length as an edit writes it."""
-    return {"mm": round(mm, 3), "typed": f"{metric_text(mm, places=2)} mm"}
 
 
 def put(plan: Plan, piece_id: str, right_mm: float, down_mm: float, snapping: bool) -> tuple[list[Edit], Snapped]:

@@ -7,10 +7,9 @@ from shadbo.core.drawing.compose import compose
 from shadbo.core.drawing.marks import Paper
 from shadbo.core.drawing.scene import Scene, Shape
 from shadbo.core.drawing.svg import write_svg
-from shadbo.core.edits import Edit, apply
+from shadbo.core.edits import Edit, apply, length
 from shadbo.core.findings import RANK
 from shadbo.core.job import Job
-from shadbo.core.layout.by_hand import length
 from shadbo.core.layout.solver import Proposal, Thing, propose
 from shadbo.core.lengths import Both
 from shadbo.core.plan import Plan

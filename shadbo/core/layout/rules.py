@@ -49,7 +49,7 @@ def arrange(blocks: Sequence[Block], rule: str, gap: float, columns: int | None 
         middles = _grid(blocks, gap, columns or math.ceil(math.sqrt(len(blocks))))
     else:
         middles = makers[rule](blocks, gap)
-    return _closed(blocks, middles)
+    return _closed(blocks, middles, rule in ("symmetric", "around"))
 
 
 def rule_for(blocks: Sequence[Block]) -> str:
@@ -135,12 +135,17 @@ def _around(blocks: Sequence[Block], gap: float) -> dict[str, Dot]:
     return out
 
 
-def _closed(blocks: Sequence[Block], middles: dict[str, Dot]) -> Arranged:
-    """Captions set under their pieces, everything about the group's own middle."""
+def _closed(blocks: Sequence[Block], middles: dict[str, Dot], main_centred: bool) -> Arranged:
+    """Captions set under their pieces, everything about the group's own middle.
+
+    ``main_centred``: the group is as wide to the left of its main piece as to the right."""
     left = min(middles[b.id][0] - b.wide / 2 for b in blocks)
     right = max(middles[b.id][0] + b.wide / 2 for b in blocks)
     low = min(middles[b.id][1] - b.high / 2 for b in blocks)
     high = max(middles[b.id][1] + b.high / 2 for b in blocks)
+    if main_centred:
+        reach = max(-left, right)
+        left, right = -reach, reach
     cx, cy = (left + right) / 2, (low + high) / 2
     at: dict[str, Dot] = {}
     for b in blocks:

@@ -1,0 +1,168 @@
+"""Stepped openings, mirrored cutting lines with start and stop, letters with islands and bridges, traced zones."""
+
+import pytest
+from hypothesis import assume, given, settings
+from hypothesis import strategies as st
+
+from shadbo.core.cutting.mat_lines import cut_lines, face_edge, mats_of, strips_between
+from shadbo.core.drawing.board import views_of
+from shadbo.core.drawing.mat import mat_scene
+from shadbo.core.drawing.scene import Words
+from shadbo.core.letters import GLYPHS, lettering, unknown
+from shadbo.core.objects import Trace, Zone
+from shadbo.core.sums.polygon import CORNERS, area, box_of, holds, mirrored, offset, square_cornered, stepped
+from shadbo.core.values import Length
+from shadbo.core.zones import perspective, through, zone_ring
+from tests.core.test_box_slips import PHOTO, jersey, lit
+from tests.flat import job, plan, sized, value
+
+PATCH = sized("badge", 70, 80, shape="rectangle", sort="patch", relief=2)
+NOTCHES = st.dictionaries(st.sampled_from(CORNERS), st.tuples(st.integers(10, 90), st.integers(10, 90)))
+
+
+@given(st.integers(200, 800), st.integers(200, 800), NOTCHES)
+@settings(max_examples=100, deadline=None)
+def test_a_stepped_opening_is_one_outline_with_right_angles_only(w, h, notches):
+    ring = stepped(w, h, notches)
+    assert square_cornered(ring)
+    assert len(ring) == 4 + 2 * len(notches)
+    assert area(ring) == pytest.approx(w * h - sum(a * b for a, b in notches.values()))
+    assert box_of(ring) == (-w / 2, -h / 2, w / 2, h / 2)
+
+
+@given(st.integers(200, 800), st.integers(200, 800), NOTCHES, st.integers(1, 8))
+@settings(max_examples=100, deadline=None)
+def test_the_outer_mat_follows_the_inner_at_the_reveal_on_every_side(w, h, notches, reveal):
+    assume(all(a > 2 * reveal for pair in notches.values() for a in pair))
+    ring = stepped(w, h, notches)
+    grown = offset(ring, reveal)
+    assert offset(grown, -reveal) == tuple(pytest.approx(p) for p in _from(ring, offset(grown, -reveal)[0]))
+    assert square_cornered(grown)
+
+
+def _from(ring: tuple, first: tuple) -> tuple:
+    n = min(range(len(ring)), key=lambda i: abs(ring[i][0] - first[0]) + abs(ring[i][1] - first[1]))
+    return ring[n:] + ring[:n]
+
+
+def test_notches_that_meet_are_refused():
+    with pytest.raises(ValueError, match="leave nothing of the opening"):
+        stepped(200, 300, {"bottom left": (100, 50), "bottom right": (100, 50)})
+    with pytest.raises(ValueError, match="swallows a side"):
+        offset(((0, 0), (10, 0), (10, 10), (0, 10)), -6)
+
+
+def test_the_sheet_is_mirrored_and_measured_from_two_edges():
+    p = plan(jersey({"detail": PHOTO}, double=False))
+    mat = mats_of(p)[0]
+    window = next(w for w in mat.windows if w.id == "piece-2")
+    front_left = box_of(window.ring)[0] + mat.width / 2
+    lines = [x for x in cut_lines(mat) if x.window == "piece-2"]
+    uprights = sorted(x.first_edge for x in lines if x.upright)
+    assert uprights[1] == pytest.approx(mat.width - front_left), "what is left in front is right on the back"
+    for line in lines:
+        assert line.first_edge + line.second_edge == pytest.approx(mat.width if line.upright else mat.height)
+    assert box_of(mirrored(window.ring))[2] == -box_of(window.ring)[0]
+
+
+def test_the_blade_starts_and_stops_a_thickness_past_the_corner_and_short_of_a_notchs_tip():
+    mat = mats_of(plan(jersey({"detail": PATCH}, double=False)))[0]
+    opening = next(w for w in mat.windows if w.id == "opening")
+    lines = [x for x in cut_lines(mat) if x.window == "opening"]
+    assert len(lines) == len(opening.ring) == 6
+    inner, tips = 0, 0
+    for line in lines:
+        for cut, drawn in ((line.drawn_from - line.from_, "from"), (line.to - line.drawn_to, "to")):
+            assert abs(cut) == pytest.approx(mat.thick), drawn
+            inner, tips = inner + (cut > 0), tips + (cut < 0)
+    assert (inner, tips) == (10, 2), "two sides meet at the one tip"
+    assert area(face_edge(opening, mat.thick)) > area(opening.ring)
+
+
+def test_both_mats_are_listed_and_their_strips_known():
+    p = plan(jersey({"detail": PHOTO}, {"detail": PATCH}))
+    mats = mats_of(p)
+    assert [m.id for m in mats] == ["mat", "mat_inner"]
+    assert {v for v in views_of(p)} >= {"mat", "holes"}
+    strips = {(a, b): w for a, b, w in strips_between(mats[1])}
+    between = next(w for (_, b), w in strips.items() if b)
+    assert between == pytest.approx(value(p, "mat.strip") + 2 * value(p, "mat.reveal"), abs=0.01)
+    assert min(strips.values()) > 0
+
+
+def test_a_round_opening_has_no_straight_line():
+    p = plan(lit())
+    middle = next(m for m in mats_of(p) if m.id == "middle")
+    assert len(cut_lines(middle)) > 0
+    assert "mat" not in views_of(p), "a board of letters is no mat"
+
+
+def test_every_line_of_the_drawing_carries_its_number_on_the_waste():
+    p = plan(jersey({"detail": PHOTO}))
+    scene = mat_scene(p, "mm")
+    numbers = [e for e in scene.elements if isinstance(e, Words) and e.text.isdigit()]
+    assert [int(e.text) for e in numbers] == list(range(1, 9))
+    rings = [mirrored(w.ring) for w in mats_of(p)[0].windows]
+    for e in numbers:
+        inside = (e.at[0] + e.nudge[0] / 10, e.at[1] - e.nudge[1] / 10)
+        assert any(holds(ring, inside) for ring in rings)
+
+
+def test_single_window_mats_have_a_cutting_sheet_too():
+    p = plan(job("window mat", "paper", {"window_mat": {"double": True}}))
+    assert [len(cut_lines(m)) for m in mats_of(p)] == [4, 4]
+
+
+def test_closed_letters_leave_islands_and_bridges_hold_them():
+    """A, B (two) and O are closed; L and T are not."""
+    assert [lettering(x, 50).islands for x in "ABOLT"] == [1, 2, 1, 0, 0]
+    loose, held = lettering("O", 70), lettering("O", 70, 4)
+    assert (len(loose.rings), len(loose.holes)) == (1, 1)
+    assert (len(held.rings), len(held.holes)) == (2, 0), "two halves, and the middle hangs on its bridges"
+    assert sum(area(r) for r in held.rings) == pytest.approx(
+        area(loose.rings[0]) + area(loose.holes[0]) - 2 * 4 * 10, abs=0.01
+    )
+
+
+@given(st.text("".join(GLYPHS) + " ", min_size=1, max_size=10), st.integers(20, 120), st.sampled_from([0.0, 3.0]))
+@settings(max_examples=60, deadline=None)
+def test_letters_stay_inside_their_line(text, high, bridge):
+    found = lettering(text, high, bridge)
+    for ring in found.rings:
+        left, low, right, top = box_of(ring)
+        assert left >= -found.width / 2 - 1e-6
+        assert right <= found.width / 2 + 1e-6
+        assert low >= -high / 2 - 1e-6
+        assert top <= high / 2 + 1e-6
+        assert square_cornered(ring)
+    if bridge:
+        assert found.holes == (), "nothing falls out"
+
+
+def test_signs_that_the_alphabet_lacks_are_named():
+    assert unknown("Quay 7?ß") == "?ß" or set(unknown("Quay 7?ß")) <= set("?ßS")
+    assert unknown("QUAY 7") == ""
+
+
+SEEN = ((0.1, 0.1), (0.9, 0.05), (0.95, 0.9), (0.05, 0.95))
+
+
+def test_a_zone_traced_on_a_photograph_comes_out_at_true_size():
+    trace = Trace(photo=1, corners=SEEN, points=SEEN)
+    ring = zone_ring(Zone(id="z", trace=trace), 600, 400)
+    assert ring == tuple(pytest.approx(d) for d in ((-300, 200), (300, 200), (300, -200), (-300, -200)))
+    flat = zone_ring(Zone(id="z", left=Length(mm=40), top=Length(mm=30)), 600, 400)
+    assert box_of(flat) == (-260, 140, -200, 170)
+
+
+@given(st.floats(0.15, 0.85), st.floats(0.15, 0.85))
+@settings(max_examples=50, deadline=None)
+def test_perspective_goes_there_and_back(u, v):
+    true = ((-300.0, 200.0), (300.0, 200.0), (300.0, -200.0), (-300.0, -200.0))
+    there, back = perspective(SEEN, true), perspective(true, SEEN)
+    assert through(back, through(there, (u, v))) == (pytest.approx(u, abs=1e-9), pytest.approx(v, abs=1e-9))
+
+
+def test_corners_on_one_line_are_refused():
+    with pytest.raises(ValueError, match="one line"):
+        perspective(((0, 0), (0.5, 0), (1, 0), (0, 1)), ((0, 0), (1, 0), (1, 1), (0, 1)))
