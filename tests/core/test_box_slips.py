@@ -138,7 +138,7 @@ SLIPS = {
     ),
     "letters that fall out": Slip("letters.islands", "stop", lit(islands="left as they are")),
     "a bridge that breaks": Slip("letters.bridge", "caution", lit(bridge={"mm": 1.5})),
-    "letters wider than the box": Slip("letters.wide", "stop", lit(letters="HARBOUR OFFICE", letter_height={"mm": 60})),
+    "letters too wide": Slip("letters.wide", "stop", lit(letters="HARBOUR OFFICE", letter_height={"mm": 50})),
     "signs that are not there": Slip("letters.unknown", "caution", lit(letters="QUAY?"), mended=False),
     "lamps that show as spots": Slip("lamps.spots", "caution", lit(light_void={"mm": 15})),
     "a supply too small": Slip("supply.small", "stop", lit(supply=SMALL_SUPPLY)),

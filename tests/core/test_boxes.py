@@ -1,6 +1,7 @@
-"""Boxes and objects by their worked numbers: depth and voids, stepped mats, sashes, pegs, lamps, holes, pins, joints."""
+"""Boxes and objects by their worked numbers: depth, voids, stepped mats, sashes, pegs, lamps, holes, pins, joints."""
 
 import math
+from itertools import pairwise
 
 import pytest
 
@@ -121,7 +122,7 @@ def test_pins_follow_the_seams_and_keep_off_a_zone():
     ring = next(x.ring for x in free.assembly.shown if x.id == "piece")
     assert all(holds(ring, pin.at) for pin in pins), "3 mm inside the outline"
     shoulders = sorted(x.at[0] for x in pins if x.id.startswith("carries-shoulder, right"))
-    gaps = [b - a for a, b in zip(shoulders, shoulders[1:], strict=False)]
+    gaps = [b - a for a, b in pairwise(shoulders)]
     assert max(gaps) <= 45
     forbidden = signed.assembly.zones[0].ring
     assert not any(holds(forbidden, x.at) for x in signed.assembly.spots)

@@ -83,7 +83,7 @@ def test_both_mats_are_listed_and_their_strips_known():
     p = plan(jersey({"detail": PHOTO}, {"detail": PATCH}))
     mats = mats_of(p)
     assert [m.id for m in mats] == ["mat", "mat_inner"]
-    assert {v for v in views_of(p)} >= {"mat", "holes"}
+    assert set(views_of(p)) >= {"mat", "holes"}
     strips = {(a, b): w for a, b, w in strips_between(mats[1])}
     between = next(w for (_, b), w in strips.items() if b)
     assert between == pytest.approx(value(p, "mat.strip") + 2 * value(p, "mat.reveal"), abs=0.01)
