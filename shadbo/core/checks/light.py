@@ -61,7 +61,7 @@ def letters_wide(look: Look) -> Iterator[Finding]:
             "caution",
             "sizes",
             look.say("{} signs are not in the block alphabet", int(look["letters.unknown"].value)),
-            both("they are left out; capitals, figures and - . & ! are there"),
+            both("they are left out; capitals, figures and - . + ! are there"),
             keys=("letters.unknown",),
             by_hand=both("Write it in capitals."),
         )

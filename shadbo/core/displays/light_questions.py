@@ -19,7 +19,7 @@ def light_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName, 
     o, s = desk.job.options.light_box, desk.sheet
     sizes = layout_rows(desk, assembly, f"{AT}/layout", o.layout)
     sizes.insert(1, length_row(desk, f"{AT}/margin", "Margin round the group", o.margin, s.get("layout.margin")))
-    letters = [text_row(f"{AT}/letters", "Cut-out lettering", o.letters, note="capitals, figures, - . & !")]
+    letters = [text_row(f"{AT}/letters", "Cut-out lettering", o.letters, note="capitals, figures, - . + !")]
     if "letters.height" in s:
         letters.append(
             length_row(desk, f"{AT}/letter_height", "Letters, height", o.letter_height, s["letters.height"])
