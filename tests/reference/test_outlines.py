@@ -93,7 +93,7 @@ def test_a_shirt_has_a_whole_outline_of_its_own_size(width, height, share, sleev
     assert (right - left, high - low) == (pytest.approx(width, rel=0.02), pytest.approx(height))
     for seam in seams:
         middle = [(a + b) / 2 for a, b in zip(*seam.ends, strict=True)]
-            assert shape.boundary.distance(Point(middle)) < 1e-6, "seams follow the outline"
+        assert shape.boundary.distance(Point(middle)) < 1e-6, "seams follow the outline"
 
 
 def test_strips_of_a_stepped_mat():
