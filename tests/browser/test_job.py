@@ -32,7 +32,7 @@ def verdict(page: Page):
 
 
 def saved(page: Page) -> None:
-    expect(page.get_by_role("status")).to_contain_text(re.compile(r"^saved \d\d:\d\d$"))
+    expect(page.get_by_role("banner").get_by_role("status")).to_contain_text(re.compile(r"^saved \d\d:\d\d$"))
 
 
 def board_text(page: Page) -> str:

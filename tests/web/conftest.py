@@ -1,4 +1,5 @@
 from collections.abc import Iterator
+from contextlib import contextmanager
 from uuid import uuid4
 
 import pytest
@@ -6,6 +7,8 @@ from fastapi.testclient import TestClient
 from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
 
+from shadbo.core.shop import Shop
+from shadbo.demo.shop import demo_shop
 from shadbo.store.workshops import Workshops
 from shadbo.web.app import create_app
 from tests.database import fresh_database
@@ -18,12 +21,18 @@ def database() -> Iterator[tuple[str, Engine]]:
         yield both
 
 
-@pytest.fixture
-def client(database: tuple[str, Engine]) -> Iterator[TestClient]:
+@contextmanager
+def client_of(database: tuple[str, Engine], the_shop: Shop) -> Iterator[TestClient]:
     with Session(database[1]) as s, s.begin():
         s.execute(text("truncate workshops cascade"))
-        Workshops(s).add("here", shop(WORKED, SHALLOW, DEEP))
+        Workshops(s).add("here", the_shop)
     with TestClient(create_app(database[1]), raise_server_exceptions=False) as c:
+        yield c
+
+
+@pytest.fixture
+def client(database: tuple[str, Engine]) -> Iterator[TestClient]:
+    with client_of(database, shop(WORKED, SHALLOW, DEEP)) as c:
         yield c
 
 
@@ -55,6 +64,13 @@ class Api:
 @pytest.fixture
 def api(client: TestClient) -> Api:
     return Api(client)
+
+
+@pytest.fixture
+def netloft(database: tuple[str, Engine]) -> Iterator[Api]:
+    """The calls of a browser, in the demo workshop with all its stock."""
+    with client_of(database, demo_shop()) as c:
+        yield Api(c)
 
 
 @pytest.fixture

@@ -8,10 +8,22 @@ from shadbo.core.displays import DISPLAYS
 from shadbo.core.options import Options
 
 KINDS = ("paper", "puzzle", "needlework", "panel", "pressed plant", "loose canvas", "stretched canvas")
+SIZED = {
+    "garment": {"body_width": "48 cm", "thickness": "14"},
+    "flag": {"flat_width": "880", "flat_height": "47 5/8 in", "cloth": "0.9"},
+    "badge": {"relief": "4.5", "back_relief": "7"},
+    "keepsake": {"depth": "2 1/4 in"},
+    "plate": {"thickness": "1"},
+}
+KINDS += tuple(SIZED)
 ODD = [None, "", "words", 0, -1, 1e9, [], {}, {"mm": 5}, {"typed": "5 mm"}, {"typed": "?"}, True, "ledge", "strips"]
 
 
 def readings(kind: str) -> list[dict]:
+    if kind in SIZED:
+        names = {"width": "300", "height": "15 3/4 in", **SIZED[kind]}
+        at = "pieces/piece/detail"
+        return [{"at": at, "to": {"kind": kind}}, *(reading(f"{at}/{k}", v) for k, v in names.items())]
     names = {"width_top": "300", "width_bottom": "30.1 cm", "height_left": "400", "height_right": "15 3/4 in"}
     if kind == "stretched canvas":
         names |= {"depth": "20", "bar_face": "45"}
@@ -21,7 +33,11 @@ def readings(kind: str) -> list[dict]:
         names |= {f"margin_{side}": "90" for side in ("top", "right", "bottom", "left")}
     at = "pieces/piece/detail"
     first = {"at": at, "to": {"kind": kind}}
-    return [first, *({"at": f"{at}/{k}", "to": {"typed": v, "tool": "tape"}} for k, v in names.items())]
+    return [first, *(reading(f"{at}/{k}", v) for k, v in names.items())]
+
+
+def reading(at: str, typed: str) -> dict:
+    return {"at": at, "to": {"typed": typed, "tool": "tape"}}
 
 
 @pytest.mark.parametrize("kind", KINDS)
@@ -44,7 +60,7 @@ def test_each_kind_is_received_measured_planned_and_undone(api, kind: str):
 @pytest.mark.parametrize("kind", KINDS)
 def test_any_display_with_any_piece_gives_a_plan(api, display: str, kind: str):
     job = api.make(*readings(kind), {"at": "display", "to": display})
-    for view in ("edge", "front", "back", "parts", "stretch"):
+    for view in ("edge", "front", "back", "parts", "stretch", "holes", "mat"):
         answer = api.client.post(f"/api/jobs/{job['id']}/plan", json={"view": view})
         assert answer.status_code == 200, answer.text
     assert api.client.get(f"/api/jobs/{job['id']}/figures").status_code == 200
@@ -61,6 +77,11 @@ HOMES = {
     "puzzle": ("puzzle frame", "puzzle"),
     "backed": ("backed", "puzzle"),
     "poster_rails": ("poster rails", "paper"),
+    "shadow_box": ("shadow box", "badge"),
+    "jersey_box": ("jersey box", "garment"),
+    "light_box": ("light box", "keepsake"),
+    "sash": ("sash", "flag"),
+    "pegs": ("open frame", "keepsake"),
 }
 
 

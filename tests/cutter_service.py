@@ -1,0 +1,44 @@
+"""The cutter's stand-in as a process of its own, at a pace that tests can wait for."""
+
+import subprocess
+import sys
+import time
+from collections.abc import Callable
+from types import TracebackType
+from typing import Any, Self
+
+import httpx
+
+from tests.server import free_port
+
+
+class Cutter:
+    """``shadbo cutter`` on a free port; stopped at the end."""
+
+    def __init__(self, pace: float) -> None:
+        self.port, self.pace = free_port(), pace
+        self.url = f"http://127.0.0.1:{self.port}"
+
+    def __enter__(self) -> Self:
+        command = [sys.executable, "-m", "shadbo", "cutter", "--port", str(self.port), "--pace", str(self.pace)]
+        self.process = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+        for _ in range(150):
+            try:
+                httpx.get(self.url, timeout=1, trust_env=False)
+                return self
+            except httpx.HTTPError:
+                time.sleep(0.1)
+        raise RuntimeError("the cutter did not come up")
+
+    def __exit__(self, *_: type[BaseException] | BaseException | TracebackType | None) -> None:
+        self.process.terminate()
+        self.process.wait(timeout=20)
+
+    def wait(self, ask: Callable[[], dict[str, Any]], state: str) -> dict[str, Any]:
+        """Ask until that state is told; the last answer."""
+        for _ in range(100):
+            answer = ask()
+            if answer["state"] == state:
+                return answer
+            time.sleep(0.05)
+        raise AssertionError(answer)
