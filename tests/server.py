@@ -23,8 +23,9 @@ def free_port() -> int:
 class Server:
     """``shadbo serve`` on a database; can be killed and started again at the same address."""
 
-    def __init__(self, database_url: str, name: str) -> None:
+    def __init__(self, database_url: str, name: str, **environment: str) -> None:
         self.database_url = database_url
+        self.environment = environment
         self.port = free_port()
         self.log = LOG / f"server-{name}.log"
         self.process: subprocess.Popen[bytes] | None = None
@@ -38,7 +39,7 @@ class Server:
         with self.log.open("ab") as out:
             self.process = subprocess.Popen(
                 [sys.executable, "-m", "shadbo", "serve", "--port", str(self.port)],
-                env={**os.environ, VARIABLE: self.database_url},
+                env={**os.environ, **self.environment, VARIABLE: self.database_url},
                 stdout=out,
                 stderr=out,
             )

@@ -30,23 +30,26 @@ def test_the_demo_serves_and_stops_cleanly():
             if not part:
                 break
             said += part
-        if b"is at http://127.0.0.1:" in said and not asked:
-            address = said.decode().split("is at ")[1].split()[0]
-            assert answers(address)
+        if b"Shadbo is at http://127.0.0.1:" in said and b"\n" in said.split(b"Shadbo is at ")[1] and not asked:
+            address = said.decode().split("Shadbo is at ")[1].split()[0]
+            cutter = said.decode().split("stand-in is at ")[1].split()[0]
+            assert answers(f"{address}/api/health")
+            assert answers(cutter)
             os.write(terminal, b"\x03")
             asked = True
     _, status = os.waitpid(pid, 0)
     assert asked, said.decode()
     assert os.waitstatus_to_exitcode(status) == 0, said.decode()
     assert b"stopped" in said
-    assert not answers(address)
+    assert not answers(f"{address}/api/health")
+    assert not answers(cutter)
 
 
 def answers(address: str) -> bool:
     opener = urllib.request.build_opener(urllib.request.ProxyHandler({}))
     for _ in range(40):
         try:
-            with opener.open(f"{address}/api/health", timeout=2) as answer:
+            with opener.open(address, timeout=2) as answer:
                 return answer.status == 200
         except OSError:
             time.sleep(0.1)

@@ -22,6 +22,11 @@ SHOWN = {
     "Allotment in June, puzzle": ("Backed, no frame", "mdf"),
     "Tide table poster": ("Poster rails", "sheet"),
     "Breakwater, low sun": ("Floater", "screw"),
+    "Shirt of the winning eight": ("Jersey box", "mat, night watch blue"),
+    "Four coxswains, badges and medals": ("Shadow box", "walls lined"),
+    "Banner of the quilting circle": ("Old window sash", "cloth turned behind"),
+    "Shipwright's jack plane": ("Open frame with pegs", "beech dowel 12"),
+    "Pilot cutter, lit": ("Layered light box", "middle board"),
 }
 
 

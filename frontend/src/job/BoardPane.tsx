@@ -41,7 +41,10 @@ export function BoardPane() {
             {label}
           </button>
         ))}
-        <span aria-live="polite" className="min-w-0 grow self-center truncate text-right text-[15px] text-accent">
+        <span
+          aria-live="polite"
+          className="min-w-0 grow self-center truncate text-right text-[15px] text-accent"
+        >
           {said}
         </span>
         {link === "lost" && (

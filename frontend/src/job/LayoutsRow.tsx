@@ -29,6 +29,10 @@ export function LayoutsRow({ q }: { q: Question }) {
       <button type="button" className="action w-full" onClick={() => void ask()}>
         {found ? "Propose again" : "Propose layouts, smallest frame first"}
       </button>
+      <p className="pt-1 text-[15px] text-soft">
+        Or drag a piece on the front view; on its row below, the arrow keys move it by a mark, with Shift by
+        ten.
+      </p>
       <p role="status" className="pt-1 text-[15px] text-soft empty:hidden">
         {state}
       </p>
@@ -42,7 +46,11 @@ export function LayoutsRow({ q }: { q: Question }) {
             session.edit(layout.edits);
           }}
         >
-          <span className="compare-drawing drawing" dangerouslySetInnerHTML={{ __html: layout.picture }} />
+          <span
+            aria-hidden="true"
+            className="compare-drawing drawing"
+            dangerouslySetInnerHTML={{ __html: layout.picture }}
+          />
           <span className="min-w-0">
             <span className="block text-[18px] font-bold">{layout.name}</span>
             <span className="block text-[15px]">

@@ -29,7 +29,6 @@ export function MoveRow({ q }: { q: Question }) {
         type="button"
         data-field
         className="move-row"
-        aria-label={`${q.label}, ${say(q.value)}: arrow keys move it by a mark, with Shift by ten`}
         onKeyDown={onKey}
         onClick={() => session.look({ view: "front", open: "" })}
         onFocus={() => session.light(q.key ?? "")}
@@ -44,13 +43,14 @@ export function MoveRow({ q }: { q: Question }) {
             <Frac>{say(q.value)}</Frac>
           </span>
           <span className="block text-[14px] text-soft">{say(q.note)}</span>
+          <span className="sr-only">arrow keys move it by a mark, with Shift by ten</span>
         </span>
       </button>
       {(q.edits ?? []).length > 0 && (
         <button
           type="button"
           className="link min-h-11 shrink-0 px-1 text-[15px]"
-          aria-label={`Type the distances of ${q.label}`}
+          aria-label={`type them: the distances of ${q.label}`}
           onClick={() => session.edit(q.edits ?? [])}
         >
           type them

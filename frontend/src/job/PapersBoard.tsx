@@ -48,7 +48,7 @@ export function PapersBoard() {
                   key={page}
                   className="action content-center"
                   href={`${files}/papers/${p.name}?page=${page}&system=${system}`}
-                  aria-label={`${p.title}, ${label}`}
+                  aria-label={`${label}: ${p.title}`}
                   download
                 >
                   {label}
@@ -58,7 +58,7 @@ export function PapersBoard() {
               <a
                 className="action content-center"
                 href={`${files}/papers/${p.name}?system=${system}`}
-                aria-label={p.title}
+                aria-label={`save: ${p.title}`}
                 download
               >
                 save
@@ -78,7 +78,12 @@ export function PapersBoard() {
               <span className="block text-[18px] font-bold">{title}</span>
               <span className="block text-[15px] text-soft">{says}</span>
             </span>
-            <a className="action content-center" href={`${files}/${path}`} aria-label={title} download>
+            <a
+              className="action content-center"
+              href={`${files}/${path}`}
+              aria-label={`save: ${title}`}
+              download
+            >
               save
             </a>
           </li>

@@ -43,7 +43,7 @@ export function TableIn({ label, columns, word, read, take }: Props) {
     }
   };
   return (
-    <section aria-label={label} className="border-t border-line py-2">
+    <div className="border-t border-line py-2">
       <label htmlFor={id} className="block pb-1 text-[16px]">
         {label}
       </label>
@@ -62,13 +62,15 @@ export function TableIn({ label, columns, word, read, take }: Props) {
       {taken && (
         <>
           {taken.wrong.length > 0 && (
-            <ul role="alert" className="border-l-4 border-stop bg-stop-tone px-2 py-1 text-[15px]">
-              {taken.wrong.map((w) => (
-                <li key={`${w.line} ${w.column} ${w.found}`}>
-                  Line {w.line}, {w.column}: found {w.found}; expected {w.expected}
-                </li>
-              ))}
-            </ul>
+            <div role="alert" className="border-l-4 border-stop bg-stop-tone px-2 py-1 text-[15px]">
+              <ul>
+                {taken.wrong.map((w) => (
+                  <li key={`${w.line} ${w.column} ${w.found}`}>
+                    Line {w.line}, {w.column}: found {w.found}; expected {w.expected}
+                  </li>
+                ))}
+              </ul>
+            </div>
           )}
           <ol className="py-1 text-[15px]">
             {taken.rows.map((r) => (
@@ -88,6 +90,6 @@ export function TableIn({ label, columns, word, read, take }: Props) {
           )}
         </>
       )}
-    </section>
+    </div>
   );
 }
