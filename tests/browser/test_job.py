@@ -272,7 +272,7 @@ def test_a_moulding_is_picked_from_the_rack(page: Page, demo: None):
 
 def test_finding_a_job_and_taking_in_a_file(page: Page, demo: None, tmp_path):
     page.goto("/")
-    expect(page.get_by_role("listitem")).to_have_count(17)
+    expect(page.get_by_role("listitem")).to_have_count(23)
     page.get_by_label("Find by title, owner or number").fill("squall")
     expect(page.get_by_role("listitem")).to_have_count(1)
     page.get_by_label("Find by title, owner or number").fill("nothing like it")
@@ -306,7 +306,7 @@ def test_the_working_and_a_stop_are_accessible(page: Page, demo: None):
 
 def test_the_list_is_accessible(page: Page, demo: None):
     page.goto("/")
-    expect(page.get_by_role("listitem")).to_have_count(17)
+    expect(page.get_by_role("listitem")).to_have_count(23)
     assert axe(page) == []
 
 

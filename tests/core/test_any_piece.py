@@ -12,17 +12,46 @@ from shadbo.core.drawing.board import draw, draw_ladder, views_of
 from shadbo.core.findings import RANK
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
-from tests.flat import BOX, PIECES, SHOP, detail, job, plan, r, value
+from tests.flat import BOX, PIECES, SASH, SHOP, detail, job, plan, r, sized, value
 
 SIZES = st.floats(40, 1600).map(lambda x: round(x, 1))
+SASHED = {k: r(v) for k, v in SASH.items()}
+GIVEN = {"ready_made": {"frame": {k: r(v) for k, v in BOX.items()}}, "sash": {"sash": SASHED}}
 KINDS = {"canvas": "stretched canvas", "loose": "loose canvas", "plant": "pressed plant"}
+
+
+DEPTHS = {
+    "garment": ("thickness", "body_width"),
+    "flag": ("flat_width", "flat_height", "cloth"),
+    "badge": ("relief", "back_relief", "pin_off", "pin_width"),
+    "keepsake": ("depth", "centre_up", "base_depth"),
+    "plate": ("thickness",),
+}
+
+
+@st.composite
+def sized_pieces(draw_: st.DrawFn, kind: str, w: float, h: float) -> dict[str, Any]:
+    """A thing with depth: what a plan needs is always read, the rest now and then."""
+    more: dict[str, Any] = {}
+    for name in DEPTHS[kind]:
+        large = name in ("body_width", "flat_width", "flat_height")
+        needed = name in ("thickness", "relief", "depth", "flat_width", "flat_height", "cloth")
+        if needed or draw_(st.booleans()):
+            more[name] = draw_(st.floats(40, 3000) if large else st.floats(0.2, 120))
+    if kind == "garment":
+        more["sleeves"] = draw_(st.sampled_from(["none", "spread", "folded"]))
+    if kind == "keepsake" and "base_depth" in more:
+        more["stands"] = draw_(st.booleans())
+    return sized(kind, w, h, **more)
 
 
 @st.composite
 def pieces(draw_: st.DrawFn) -> tuple[str, dict[str, Any]]:
     what = draw_(st.sampled_from(list(PIECES)))
-    kind = KINDS.get(what, what)
     w, h = draw_(SIZES), draw_(SIZES)
+    if "width" in PIECES[what]:
+        return what, draw_(sized_pieces(PIECES[what]["kind"], w, h))
+    kind = KINDS.get(what, what)
     more: dict[str, Any] = {}
     if what == "canvas":
         more = {"depth": r(draw_(st.floats(6, 70))), "bar_face": r(draw_(st.floats(8, 80)))}
@@ -41,12 +70,11 @@ def pieces(draw_: st.DrawFn) -> tuple[str, dict[str, Any]]:
 @given(pieces(), st.sampled_from(["everyday", "dear", "irreplaceable"]), st.booleans())
 def test_every_piece_is_planned_in_every_display_that_suits_it(piece, worth, loose):
     _, measured = piece
-    frame = {k: r(v) for k, v in BOX.items()}
     for display in DISPLAYS:
         the_job = job(
             display.kind,
             measured,
-            {"ready_made": {"frame": frame}},
+            GIVEN,
             worth=worth,
             facts={"loose_surface": loose},
         )
@@ -70,7 +98,7 @@ def test_every_piece_is_planned_in_every_display_that_suits_it(piece, worth, loo
 def test_every_piece_can_be_drawn(piece):
     _, measured = piece
     for display in DISPLAYS:
-        the_job = job(display.kind, measured, {"ready_made": {"frame": {k: r(v) for k, v in BOX.items()}}})
+        the_job = job(display.kind, measured, GIVEN)
         if display.suits(the_job.pieces[0]):
             p = plan(the_job)
             for view in views_of(p):
@@ -102,6 +130,34 @@ OPTIONS = {
     "poster_rails": {"bottom": [False]},
     "canvas_frame": {"back": ["tape"], "mount": ["plates and screws"], "allowance": [{"mm": 60}]},
     "plain_floater": {"gap": [{"mm": 0}, {"mm": 80}], "face": ["flush", "proud"], "bevelled": [True]},
+    "shadow_box": {
+        "margin": [{"mm": 0}, {"mm": 400}],
+        "lining": ["lined walls"],
+        "joint": ["glue", "biscuits", "splines", "corner plates"],
+        "mounts": [{"piece": "stitching"}, {"nobody": "sink"}],
+        "layout": [
+            {"width": {"mm": 5}},
+            {"rule": "grid", "columns": 60},
+            {"places": [{"id": "nobody", "left": {"mm": 1}, "top": {"mm": 1}}]},
+        ],
+    },
+    "jersey_box": {
+        "border": [{"mm": 0}, {"mm": 500}],
+        "margin": [{"mm": 0}],
+        "reveal": [{"mm": 0}, {"mm": 60}],
+        "double": [False],
+        "seats": [{"piece": "window", "nobody": "notch"}],
+    },
+    "light_box": {
+        "letters": ["A", "???", "BOB BOB BOB BOB BOB BOB!"],
+        "letter_height": [{"mm": 1}, {"mm": 900}],
+        "step": [{"mm": 0.5}, {"mm": 60}],
+        "light_void": [{"mm": 1}, {"mm": 900}],
+        "rows_apart": [{"mm": 1}, {"mm": 900}],
+        "cable": ["left", "top"],
+    },
+    "sash": {"hidden": [{"mm": 0}, {"mm": 300}], "layers": [1, 64], "card_over": [{"mm": 0}, {"mm": 300}]},
+    "pegs": {"gap": [{"mm": 0}, {"mm": 500}], "pegs": [3, 4], "joint": ["biscuits", "splines"]},
 }
 HOMES = {
     "window_mat": ("window mat", "paper"),
@@ -113,6 +169,11 @@ HOMES = {
     "poster_rails": ("poster rails", "paper"),
     "canvas_frame": ("canvas frame", "canvas"),
     "plain_floater": ("plain floater", "canvas"),
+    "shadow_box": ("shadow box", "badge"),
+    "jersey_box": ("jersey box", "shirt"),
+    "light_box": ("light box", "tool"),
+    "sash": ("sash", "banner"),
+    "pegs": ("open frame", "tool"),
 }
 CASES = [(home, field, to) for home, fields in OPTIONS.items() for field, all_ in fields.items() for to in all_]
 
@@ -120,9 +181,7 @@ CASES = [(home, field, to) for home, fields in OPTIONS.items() for field, all_ i
 @pytest.mark.parametrize(("home", "field", "to"), CASES, ids=str)
 def test_any_option_gives_a_plan_or_a_finding_never_a_crash(home: str, field: str, to: Any):
     display, what = HOMES[home]
-    own: dict[str, Any] = {field: to}
-    if home == "ready_made":
-        own["frame"] = {k: r(v) for k, v in BOX.items()}
+    own: dict[str, Any] = {**GIVEN.get(home, {}), field: to}
     p = advise(job(display, what, {home: own}), SHOP)
     assert p.assembly is not None
     for view in views_of(p):
@@ -136,8 +195,7 @@ def test_a_shop_without_stock_still_plans_and_says_what_is_missing():
     from shadbo.core.shop import Shop
 
     for home, (display, what) in HOMES.items():
-        own = {"frame": {k: r(v) for k, v in BOX.items()}} if home == "ready_made" else {}
-        p = plan(job(display, what, {home: own}), shop=Shop())
+        p = plan(job(display, what, {home: GIVEN.get(home, {})}), shop=Shop())
         assert p.assembly is not None
         assert p.hang is not None
 

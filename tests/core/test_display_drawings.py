@@ -14,7 +14,7 @@ from shadbo.core.drawing.scene import Dim, Leader, Round, Shape, Words
 from shadbo.core.drawing.stretch import stretch_scene
 from shadbo.core.drawing.tape import tape_scene
 from shadbo.core.drawing.thumb import thumb
-from shadbo.core.measures import measures, prefix
+from shadbo.core.measures import measures
 from shadbo.demo.jobs import demo_jobs
 from tests.core.test_displays import BUILT
 from tests.flat import PIECES, job, plan, value
@@ -110,7 +110,7 @@ def test_before_the_readings_are_in_the_tape_has_a_place_for_each(what: str):
     kind = PIECES[what]["kind"]
     p = plan(job("floater", {"kind": kind}))
     keys = {e.key for e in tape_scene(p).elements if isinstance(e, Dim) and e.role == "tape"}
-    wanted = {f"{prefix(p.desk.piece.detail)}.{m.name}" for m in measures(p.desk.piece.detail)}
+    wanted = {f"{p.desk.prefix(p.desk.piece)}.{m.name}" for m in measures(p.desk.piece.detail)}
     assert wanted <= keys
 
 
