@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from shadbo.core.artwork import Artwork
 from shadbo.core.boards import Dowel, LampStrip, SheetStock, Supply
 from shadbo.core.flat_options import FrameOptions, GlazedOptions, MountId
 from shadbo.core.materials import PlainStock
@@ -73,6 +74,8 @@ class LightOptions(FrameOptions):
     margin: Length | None = None
     letters: Annotated[Line, Field(max_length=24)] = ""
     letter_height: Length | None = None
+    artwork: Artwork | None = None
+    artwork_width: Length | None = None
     islands: Literal["bridges", "translucent sheet", "left as they are"] | None = None
     bridge: Length | None = None
     step: Length | None = None

@@ -28,6 +28,7 @@ QuestionKind = Literal[
     "colours",
     "outline",
     "table",
+    "artwork",
     "cutter",
 ]
 StationMark = Literal["open", "asks", "fine", "measure", "caution", "stop", "note"]

@@ -15,6 +15,7 @@ from shadbo.core.stations import stations
 from shadbo.files.pdf_page import to_pdf
 
 SHOWN: tuple[ViewName, ...] = ("front", "edge", "back", "holes", "mat", "stretch")
+NOT_ON_PAPER = ("act", "photos", "compare", "layouts", "table", "cutter", "colours", "outline", "artwork")
 TOLD = ("sizes", "depth", "mount", "parts", "hang")
 
 
@@ -76,7 +77,7 @@ def _row(q: Question, system: System) -> str:
         return f"<tr><td colspan='2'><div class='care'>{escape(q.label)}</div></td></tr>"
     picked = next((c.label for c in q.choices if c.picked), "")
     value = q.value.pick(system) if q.value is not None else picked
-    if not value or q.kind in ("act", "photos", "compare", "layouts", "table", "cutter", "colours", "outline"):
+    if not value or q.kind in NOT_ON_PAPER:
         return ""
     note = f" <span class='soft'>{escape(q.note.pick(system))}</span>" if q.note is not None else ""
     return f"<tr><td>{escape(q.label)}</td><td>{escape(value)}{note}</td></tr>"

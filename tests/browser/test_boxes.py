@@ -202,3 +202,16 @@ def test_the_stations_of_boxes_are_accessible(page: Page, demo: None, title: str
     for station in ("measure", "sizes", "depth", "mount", "parts"):
         open_job(page, JOBS[title], station)
         assert axe(page) == [], station
+
+
+def test_artwork_is_cut_out_of_the_lit_board_and_a_file_that_is_none_is_refused(page: Page, demo: None):
+    open_job(page, JOBS["Pilot cutter, lit"], "sizes")
+    field = page.get_by_label("Artwork to cut out (SVG)")
+    field.set_input_files({"name": "notes.svg", "mimeType": "image/svg+xml", "buffer": b"words"})
+    expect(page.get_by_role("alert").filter(has_text="notes.svg")).to_contain_text("no SVG drawing")
+    svg = b'<svg xmlns="http://www.w3.org/2000/svg"><circle cx="9" cy="9" r="9"/><circle cx="9" cy="9" r="4"/></svg>'
+    field.set_input_files({"name": "buoy.svg", "mimeType": "image/svg+xml", "buffer": svg})
+    expect(verdict(page)).to_contain_text("1 piece would fall out of the artwork")
+    page.get_by_role("button", name=re.compile("^A translucent sheet behind")).click()
+    expect(verdict(page)).not_to_contain_text("would fall out")
+    saved(page)

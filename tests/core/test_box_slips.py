@@ -48,6 +48,8 @@ DOWELS = {d.diameter_mm: d.model_dump(mode="json") for d in SHOP.stock.dowels}
 WIDE_PHOTOS = ({"detail": PHOTO}, {"detail": PHOTO})
 ZONE = {"id": "z", "what": "autograph", "left": {"mm": 40}, "top": {"mm": 40}, "width": {"mm": 200},
         "height": {"mm": 60}}  # fmt: skip
+SAIL = {"name": "sail", "rings": [[[0, 0], [40, 0], [0, 60]]]}
+RING = {"rings": [[[0, 0], [40, 0], [40, 40], [0, 40]], [[10, 10], [30, 10], [30, 30], [10, 30]]]}
 SLIPS = {
     "one piece over another": Slip("layout.overlap", "stop", pair(rule="column", places=[put(60, 50)])),
     "pieces too close": Slip("layout.close", "caution", pair(rule="row", gap={"mm": 2})),
@@ -139,6 +141,8 @@ SLIPS = {
     "letters that fall out": Slip("letters.islands", "stop", lit(islands="left as they are")),
     "a bridge that breaks": Slip("letters.bridge", "caution", lit(bridge={"mm": 1.5})),
     "letters too wide": Slip("letters.wide", "stop", lit(letters="HARBOUR OFFICE", letter_height={"mm": 50})),
+    "a shape loose in the artwork": Slip("artwork.islands", "stop", lit(letters="", artwork=RING)),
+    "too wide artwork": Slip("artwork.wide", "stop", lit(letters="", artwork=SAIL, artwork_width={"mm": 700})),
     "signs that are not there": Slip("letters.unknown", "caution", lit(letters="QUAY?"), mended=False),
     "lamps that show as spots": Slip("lamps.spots", "caution", lit(light_void={"mm": 15})),
     "a supply too small": Slip("supply.small", "stop", lit(supply=SMALL_SUPPLY)),

@@ -180,3 +180,17 @@ def test_a_stopped_cut_says_where(netloft, monkeypatch):
         stopped = netloft.client.delete(f"/api/cuts/{sent['id']}").json()
         assert stopped["state"] == "stopped"
         assert "the blade is lifted" in stopped["says"]["mm"]
+
+
+def test_artwork_comes_in_from_svg_or_says_why_not(netloft):
+    job = take_in(netloft, demo("Pilot cutter"))
+    where, headers = f"{HERE}/{job}/artwork", {"Content-Type": "text/plain"}
+    svg = '<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0h40v60z"/></svg>'
+    taken = netloft.client.post(where, params={"name": "sail.svg"}, content=svg, headers=headers).json()
+    assert taken["why"] == ["sail.svg: 1 outline"]
+    version = netloft.client.get(f"{HERE}/{job}").json()
+    assert netloft.save(version, *taken["edits"]).status_code == 200
+    bad = netloft.client.post(where, content="no drawing", headers=headers)
+    assert bad.status_code == 422
+    assert "no SVG drawing" in bad.json()["errors"][0]["message"]
+    assert netloft.client.post(f"{HERE}/999/artwork", content=svg, headers=headers).status_code == 404

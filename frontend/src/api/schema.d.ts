@@ -536,6 +536,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/artwork": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Artwork From Svg
+         * @description Artwork to cut out of the middle board, from SVG: the edit that takes it, and what it is.
+         */
+        post: operations["artwork_from_svg_api_jobs__job_id__artwork_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cutter": {
         parameters: {
             query?: never;
@@ -1190,7 +1210,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "text" | "note" | "date" | "reading" | "length" | "weight" | "number" | "choice" | "menu" | "pin" | "told" | "care" | "act" | "compare" | "photos" | "layouts" | "move" | "colours" | "outline" | "table" | "cutter";
+            kind: "text" | "note" | "date" | "reading" | "length" | "weight" | "number" | "choice" | "menu" | "pin" | "told" | "care" | "act" | "compare" | "photos" | "layouts" | "move" | "colours" | "outline" | "table" | "artwork" | "cutter";
             /** Label */
             label: string;
             /**
@@ -3245,6 +3265,74 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Taken"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    artwork_from_svg_api_jobs__job_id__artwork_post: {
+        parameters: {
+            query?: {
+                name?: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/plain": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Moved"];
                 };
             };
             /** @description No such job */

@@ -1,4 +1,5 @@
 import type { Question, Station } from "../api/client";
+import { ArtworkRow } from "./ArtworkRow";
 import { ActRow, CareRow, ChoiceRow, MenuRow, ToldRow } from "./ChoiceRows";
 import { ColoursRow } from "./ColoursRow";
 import { CompareRow } from "./CompareRow";
@@ -62,6 +63,8 @@ function Row({ q, onNext }: { q: Question; onNext: (from: HTMLElement) => void }
       return <ColoursRow q={q} />;
     case "outline":
       return <OutlineRow q={q} />;
+    case "artwork":
+      return <ArtworkRow q={q} />;
     case "table":
       return <TableRow q={q} />;
     case "cutter":

@@ -85,6 +85,8 @@ CHECKS: tuple[Callable[[Look], Iterator[Finding]], ...] = (
     boxes.card_lands,
     boxes.screw_near_glass,
     light.islands_fall,
+    light.artwork_falls,
+    light.artwork_wide,
     light.letters_wide,
     light.lamps_show,
     light.steps_weak,

@@ -37,6 +37,48 @@ def islands_fall(look: Look) -> Iterator[Finding]:
         )
 
 
+def artwork_falls(look: Look) -> Iterator[Finding]:
+    """Shapes inside shapes of the artwork that nothing holds."""
+    if "artwork.loose" not in look or look["artwork.loose"].value <= 0:
+        return
+    loose = int(look["artwork.loose"].value)
+    yield Finding(
+        "artwork.islands",
+        "stop",
+        "sizes",
+        both(f"{loose} piece{'s' if loose > 1 else ''} would fall out of the artwork"),
+        both("an outline inside another is cut loose; draw a bridge to it, or carry it on a translucent sheet"),
+        keys=("artwork.islands",),
+        proposals=look.change("islands", "translucent sheet", 2, "A translucent sheet behind"),
+        by_hand=both("Draw bridges of 3 mm or more, and take the drawing in again."),
+    )
+
+
+def artwork_wide(look: Look) -> Iterator[Finding]:
+    """Artwork wider than the board that is seen."""
+    if "artwork.width" not in look or look["artwork.width"].value <= look["field.width"].value - 20 + 1e-6:
+        return
+    most = int(look["field.width"].value - 20)
+    yield Finding(
+        "artwork.wide",
+        "stop",
+        "sizes",
+        look.say("The artwork is {} wide", look["artwork.width"]),
+        look.say("the board shows {}", look["field.width"]),
+        keys=("artwork.width",),
+        proposals=(
+            *look.change("artwork_width", look.length_to(max(most, 1)), 1, "Artwork {} wide", Mm(max(most, 1))),
+            *look.change(
+                "layout_width",
+                look.length_to(look["artwork.width"].value + 2 * look["layout.margin"].value),
+                2,
+                "A wider field",
+            ),
+        ),
+        by_hand=both("Make it smaller, or take a wider box."),
+    )
+
+
 def letters_wide(look: Look) -> Iterator[Finding]:
     """Lettering wider than the board that is seen, or signs that the alphabet lacks."""
     if "letters.width" in look and look["letters.width"].value > look["field.width"].value - 20 + 1e-6:

@@ -14,7 +14,7 @@ from shadbo.core.displays.glazed import LEVERS as FRAME_LEVERS
 from shadbo.core.displays.glazed import Package, build_package
 from shadbo.core.displays.held import hold_items
 from shadbo.core.displays.light_questions import AT, light_questions
-from shadbo.core.displays.light_sums import LAMP, cable_spot, front_void, lamp_rows, lettering_of, light_void
+from shadbo.core.displays.light_sums import LAMP, cable_spot, cut_outs_of, front_void, lamp_rows, light_void
 from shadbo.core.displays.rabbeted import Frame, frame_round
 from shadbo.core.displays.shadow_box import item_sections, nearest_edge
 from shadbo.core.displays.slabs import Slab, depth_sums, first_sheet, glazing_for, slab
@@ -36,8 +36,8 @@ from shadbo.core.sums.polygon import moved
 from shadbo.core.units import MM
 from shadbo.core.words import Mm, say, sizes
 
-LEVERS = {name: f"{AT}/{name}" for name in (*FRAME_LEVERS, "margin", "islands", "bridge", "letter_height", "step",
-          "light_void", "rows_apart", "supply", "lamp", "middle", "backing", "glazing")} | {
+LEVERS = {name: f"{AT}/{name}" for name in (*FRAME_LEVERS, "margin", "islands", "bridge", "letter_height",
+          "artwork_width", "step", "light_void", "rows_apart", "supply", "lamp", "middle", "backing", "glazing")} | {
     "profile": f"{AT}/stock",
     "gap": f"{AT}/layout/gap",
     "layout_width": f"{AT}/layout/width",
@@ -67,7 +67,7 @@ class LightBox:
         """Field by objects and letters; voids by objects and lamps; a step for each layer; rails ripped to it all."""
         s, p, o = desk.sheet, desk.practice, desk.job.options.light_box
         items = items_of(desk)
-        text = lettering_of(desk, o)
+        text = cut_outs_of(desk, o)
         above = text.height + p.layout_gap_mm if text is not None else 0.0
         group = gather(desk, items, o.layout, o.margin, f"{AT}/layout", above)
         size = (group.width.value + 40, group.height.value + 40)

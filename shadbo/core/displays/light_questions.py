@@ -6,9 +6,10 @@ from shadbo.core.displays.asking import moulding_row, sheet_row, told_line
 from shadbo.core.displays.box_questions import layout_rows, mount_rows
 from shadbo.core.displays.glazed_questions import parts_questions
 from shadbo.core.displays.joints import joint_questions
+from shadbo.core.edits import Edit
 from shadbo.core.findings import StationName
 from shadbo.core.questions import Choice, Question
-from shadbo.core.rows import care, choice_row, length_row, pin_row, text_row, told
+from shadbo.core.rows import act, care, choice_row, length_row, pin_row, text_row, told
 from shadbo.core.words import both, say
 
 AT = "options/light_box"
@@ -25,12 +26,19 @@ def light_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName, 
             length_row(desk, f"{AT}/letter_height", "Letters, height", o.letter_height, s["letters.height"])
         )
         letters += told_line(desk, "letters.width", "Lettering, width")
-    if "letters.islands" in s and s["letters.islands"].value > 0:
+    letters.append(Question(id="artwork", kind="artwork", label="Artwork to cut out (SVG)", at=f"{AT}/artwork"))
+    if o.artwork is not None:
+        letters.append(act("artwork-away", "Leave the artwork out", Edit(at=f"{AT}/artwork")))
+        width = s.get("artwork.width")
+        letters.append(length_row(desk, f"{AT}/artwork_width", "Artwork, width", o.artwork_width, width))
+        letters += told_line(desk, "artwork.height", "Artwork, height", o.artwork.name)
+    loose = sum(s[k].value for k in ("letters.islands", "artwork.islands") if k in s)
+    if loose > 0:
         now = o.islands or "bridges"
         kinds = ("bridges", "translucent sheet", "left as they are")
         choices = [Choice(k, k, picked=k == now) for k in kinds]
-        note = f"{s['letters.islands'].value:g} middles would fall out"
-        letters.append(choice_row(f"{AT}/islands", "Closed letters", choices, o.islands is not None, note))
+        note = f"{loose:g} middles would fall out; bridges are for letters, artwork brings its own"
+        letters.append(choice_row(f"{AT}/islands", "Closed letters and shapes", choices, o.islands is not None, note))
         if "bridge.width" in s:
             letters.append(length_row(desk, f"{AT}/bridge", "Bridges", o.bridge, s["bridge.width"]))
     own: dict[StationName, list[Question]] = {"sizes": [*letters, *sizes]}

@@ -1,5 +1,6 @@
 """What the layers of a light box need: letters, voids, lamps, supply, cable."""
 
+from shadbo.core.artwork import brought_to
 from shadbo.core.boards import LampStrip, Supply
 from shadbo.core.box_options import LightOptions
 from shadbo.core.desk import Desk
@@ -9,6 +10,7 @@ from shadbo.core.letters import Lettering, lettering, unknown
 from shadbo.core.marked import Spot
 from shadbo.core.quantity import Quantity
 from shadbo.core.sums.lamps import Rows, rows_of, watts
+from shadbo.core.sums.polygon import moved
 from shadbo.core.units import MM, ONE
 
 LAMP = LampStrip(id="lamp", name="lamp strip, none listed", pitch_mm=17, w_per_m=5)
@@ -32,6 +34,33 @@ def lettering_of(desk: Desk, o: LightOptions) -> Lettering | None:
     s.let("letters.islands", "middles that would fall out", s.number(text.islands, ONE))
     s.let("letters.unknown", "signs that the alphabet lacks", s.number(len(unknown(o.letters)), ONE))
     return text
+
+
+def cut_outs_of(desk: Desk, o: LightOptions) -> Lettering | None:
+    """Letters and artwork, one above the other, about the middle of both; None without any."""
+    text, drawn = lettering_of(desk, o), artwork_of(desk, o)
+    if text is None or drawn is None:
+        return text or drawn
+    gap = desk.practice.layout_gap_mm
+    high = text.height + gap + drawn.height
+    up, down = (high - text.height) / 2, (drawn.height - high) / 2
+    rings = (*(moved(r, 0, up) for r in text.rings), *(moved(r, 0, down) for r in drawn.rings))
+    holes = (*(moved(r, 0, up) for r in text.holes), *(moved(r, 0, down) for r in drawn.holes))
+    return Lettering(rings, holes, text.islands + drawn.islands, max(text.width, drawn.width), high)
+
+
+def artwork_of(desk: Desk, o: LightOptions) -> Lettering | None:
+    """The drawing that is cut out, at the width that is wanted; None without one."""
+    if o.artwork is None:
+        return None
+    s = desk.sheet
+    width = desk.choose("artwork.width", "artwork, width", o.artwork_width, 120, "the plan's")
+    drawn = brought_to(o.artwork, width.value)
+    s.let("artwork.height", "artwork, height", s.decide("as drawn", drawn.height, MM, width), o.artwork.name or None)
+    s.let("artwork.islands", "pieces of the artwork that would fall out", s.number(drawn.islands, ONE))
+    held = 0 if o.islands == "translucent sheet" else drawn.islands
+    s.let("artwork.loose", "pieces of the artwork that nothing holds", s.number(held, ONE))
+    return drawn
 
 
 def lamp_rows(desk: Desk, o: LightOptions, lamp: LampStrip, size_mm: tuple[float, float]) -> Rows:

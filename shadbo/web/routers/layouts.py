@@ -10,6 +10,7 @@ from shadbo.core.edits import BadEdit, Edit, apply, as_typed
 from shadbo.core.layout.by_hand import CannotMove, put
 from shadbo.core.layout.proposals import ProposedLayout, propose_layouts
 from shadbo.core.lengths import System
+from shadbo.files.artwork import BadArtwork, read_artwork
 from shadbo.files.pieces_table import pieces_table
 from shadbo.files.tables import MOST_BYTES, Taken
 from shadbo.web.bodies import Advice, Move
@@ -58,3 +59,21 @@ def pieces_from_table(
     """What a table of pieces gives; nothing is saved: its edits are, when they are sent."""
     _, job, _ = jobs.laid_out(job_id)
     return pieces_table(text, job, system)
+
+
+@router.post("/artwork")
+def artwork_from_svg(
+    jobs: JobsDep,
+    job_id: int,
+    text: Annotated[str, Body(media_type="text/plain", max_length=MOST_BYTES)],
+    name: Annotated[str, Query(max_length=80, pattern=r"^[^\x00-\x1f]*$")] = "",
+) -> Moved:
+    """Artwork to cut out of the middle board, from SVG: the edit that takes it, and what it is."""
+    jobs.get(job_id)
+    try:
+        drawn = read_artwork(text, name)
+    except BadArtwork as bad:
+        raise BadEdit("artwork", str(bad)) from None
+    n = len(drawn.rings)
+    edit = Edit(at="options/light_box/artwork", to=drawn.model_dump(mode="json"))
+    return Moved((edit,), (f"{name or 'the drawing'}: {n} outline{'s' if n > 1 else ''}",))
