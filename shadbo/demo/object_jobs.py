@@ -2,6 +2,7 @@
 
 import datetime as dt
 
+from shadbo.core.artwork import Artwork
 from shadbo.core.box_options import (
     BoxOptions,
     JerseyOptions,
@@ -150,6 +151,13 @@ def shipwrights_plane() -> Job:
     )
 
 
+def _pennants() -> Artwork:
+    """Seven pennants on no string: each hangs in the board by itself, so nothing falls out."""
+    return Artwork(
+        name="pennants", rings=tuple(((12.0 * n, 0.0), (12.0 * n + 8, 0.0), (12.0 * n + 4, -9.0)) for n in range(7))
+    )
+
+
 def harbour_light() -> Job:
     """A model of the pilot cutter before a lit board."""
     model = Keepsake(width=r(330), height=r(170), depth=r(58), base_depth=r(40), centre_up=r(62), stands=True)
@@ -159,7 +167,11 @@ def harbour_light() -> Job:
         ((11, 21), (12, 18)),
         "light box",
         (_piece("piece", "pilot cutter", model, weight_kg=0.7, worth="dear"),),
-        Options(light_box=LightOptions(letters="SKERROW", letter_height=at(46))),
+        Options(
+            light_box=LightOptions(
+                letters="SKERROW", letter_height=at(46), artwork=_pennants(), artwork_width=at(230)
+            )
+        ),
         "school corridor",
     )
 

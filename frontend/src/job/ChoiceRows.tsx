@@ -112,7 +112,7 @@ export function ToldRow({ q }: { q: Question }) {
   const { say } = useMeasures();
   const body = (
     <>
-      <span>
+      <span className="min-w-14">
         <span className="block">{q.label}</span>
         <span className="block text-[15px] text-soft">
           <Frac>{say(q.note)}</Frac>

@@ -1,5 +1,7 @@
 """What displays with several pieces ask: their layout, each one's mount, and what every package asks."""
 
+from dataclasses import replace
+
 from shadbo.core.assembly import Assembly
 from shadbo.core.box_options import BoxOptions, JerseyOptions, Layout
 from shadbo.core.desk import Desk
@@ -170,7 +172,7 @@ def _of_mount(desk: Desk, plan: MountPlan) -> list[Question]:
     rows += told_line(desk, f"{plan.key}.demand", f"{plan.name}: a fixing carries")
     rows += told_line(desk, f"{plan.key}.rating", f"{plan.name}: it may carry", "maker's rating, before the factor")
     for i, step in enumerate(plan.taken.mount.steps, 1):
-        rows.append(told(f"{plan.name}: {i}", step))
+        rows.append(replace(told(f"{plan.name}: {i}", step), label=f"Step {i}"))
     if plan.taken.mount.care:
         rows.append(care(plan.taken.mount.care))
     return rows

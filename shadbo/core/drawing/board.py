@@ -101,7 +101,7 @@ def draw_ladder(plan: Plan, system: System, fit: Fit | None = None) -> str:
     for mm, role in (*((x, "front") for x in ends), (back, "wall")):
         x = fit.put((mm, 0))[0]
         out.groups.append(Group("", "line", (Path(((x, 8), (x, low)), STROKES[role]),)))  # type: ignore[index]
-    right = max(fit.put((back, 0))[0] + 44, 470)
+    right = min(max(fit.put((back, 0))[0] + 44, 470), max(fit.put((back, 0))[0] + 16, 516))
     for i, layer in enumerate(layers):
         y = 12 + row * i
         x0, x1 = fit.put((layer.start_mm, 0))[0], fit.put((layer.end_mm, 0))[0]

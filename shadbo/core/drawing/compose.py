@@ -61,7 +61,7 @@ def _shape(e: Shape, fit: Fit) -> Path:
     fill = FILLS[e.hatch]
     hatch = e.hatch if fill.path and not e.tone else ""
     tone = e.tone or ("" if hatch or fill.tone == "none" else fill.tone)
-    stroke = STROKES["outline"] if e.hatch != "air" else STROKES["hidden"]
+    stroke = STROKES[{"air": "hidden", "lit": "thin"}.get(e.hatch, "outline")]  # type: ignore[index]
     return Path(tuple(fit.put(d) for d in e.ring), stroke, True, hatch, tone)
 
 

@@ -48,6 +48,8 @@ def stations(plan: Plan) -> tuple[Station, ...]:
     for name, (label, title, lead, view) in TITLES.items():
         answer, second = answers.answer(plan, name)
         questions = tuple(shared.get(name, []) + own.get(name, []))
+        if name == "mount" and plan.assembly is not None and plan.assembly.spots:
+            view = "holes"
         out.append(Station(name, label, title, lead, answer, second, view, questions, _mark(plan, name)))
     return tuple(out)
 
