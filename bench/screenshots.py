@@ -5,7 +5,9 @@ from pathlib import Path
 from playwright.sync_api import Page, sync_playwright
 
 from bench.serving import serving
+from shadbo.demo.pictures import CORNERS
 
+TRACE = "section[aria-label='Trace a zone on a photograph']"
 OUT = Path(__file__).parents[1] / "docs" / "screenshots"
 
 
@@ -30,21 +32,29 @@ def main() -> None:
             print(f"docs/screenshots/{name}.png")
 
         shot("rack", "/")
-        shot("receive", "/jobs/108?at=receive")
+        shot("stock", "/stock")
         shot("measure", "/jobs/104?at=measure")
         shot("stretch", "/jobs/107?at=measure", "button:text-is('Stretch')")
         shot("display", "/jobs/108?at=display")
-        shot("window-mat", "/jobs/108?at=depth")
-        shot("needlework", "/jobs/114?at=sizes")
-        shot("two-panes", "/jobs/113?at=sizes")
-        shot("bought-box", "/jobs/112?at=depth")
-        shot("bowed", "/jobs/110?at=sizes")
-        shot("poster-rails", "/jobs/116?at=sizes", "button:text-is('Edge section')")
-        shot("sizes", "/jobs/101?at=sizes")
         shot("depth", "/jobs/102?at=depth")
         shot("stop-and-working", "/jobs/103?at=depth", "text=Pad wanted")
         shot("mount", "/jobs/101?at=mount")
         shot("parts", "/jobs/102?at=parts")
+        shot("shadow-box", "/jobs/119?at=sizes", ".move-row >> nth=-1")
+        shot("jersey-box", "/jobs/118?at=sizes")
+        shot("mat", "/jobs/118?at=parts", "button:text-is('Mat, from behind')")
+        shot("sash", "/jobs/120?at=depth")
+        shot("pegs", "/jobs/121?at=mount", "button:text-is('Edge section')")
+        shot("light-box", "/jobs/122?at=sizes")
+        shot("papers", "/jobs/118?at=mount", "button:text-is('Paper & files')")
+        shot("zone", "/jobs/118?at=receive", f"{TRACE} button >> nth=0")
+        sheet = page.locator(".photo-sheet")
+        box = sheet.bounding_box()
+        for x, y in (*CORNERS, (0.38, 0.46), (0.59, 0.46), (0.59, 0.56), (0.38, 0.56)):
+            page.mouse.click(box["x"] + x * box["width"], box["y"] + y * box["height"])
+        page.locator(TRACE).scroll_into_view_if_needed()
+        rest(page)
+        page.screenshot(path=OUT / "zone.png")
         shot("hang", "/jobs/102?at=hang", "button[aria-pressed]:has-text('in') >> nth=-1")
         page.evaluate("localStorage.clear()")
         page.set_viewport_size({"width": 800, "height": 1180})
