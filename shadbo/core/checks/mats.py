@@ -7,7 +7,7 @@ from shadbo.core.checks.view import Look
 from shadbo.core.edits import Edit
 from shadbo.core.findings import Finding, Proposal
 from shadbo.core.marked import Shown
-from shadbo.core.sums.polygon import apart, box_of, clear
+from shadbo.core.sums.polygon import apart, box_of, clear, overlap
 from shadbo.core.words import Mm, both
 
 
@@ -135,7 +135,7 @@ def sides_over(opening: tuple[tuple[float, float], ...], garment: Shown) -> list
         x0, x1 = (left, x) if x - left < right - x else (x, right)
         y0, y1 = (low, y) if y - low < high - y else (y, high)
         box = ((x0, y0), (x1, y0), (x1, y1), (x0, y1))
-        gap = apart(box, garment.ring)
-        if gap < -1e-6:
-            out.append(-gap)
+        deep = overlap(box, garment.ring)
+        if deep > 1e-6:
+            out.append(deep)
     return out

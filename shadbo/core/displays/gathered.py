@@ -183,6 +183,8 @@ def zones_of(desk: Desk, group: Gathered) -> tuple[Forbidden, ...]:
     """Zones of all pieces where they stand; round ink no steam within the practice's distance."""
     out = []
     for x in group.items:
+        if not x.piece.zones:
+            continue
         facts = tell(x.piece.facts, x.piece.detail.kind, x.piece.worth)
         for zone in x.piece.zones:
             ring = moved(zone_ring(zone, x.width.value, x.height.value), *group.at[x.id])

@@ -68,7 +68,7 @@ def hold_items(
         plan = replace(plan, of=x.id, name=x.name, at=f"{at}/{x.id}", key=key)
         own = _spots(desk, x, plan.taken.mount.id, group.at[x.id], board, zones)
         plane = (planes or {}).get(x.id, "board")
-        spots += [replace(spot, plane=plane) for spot in own]  # type: ignore[arg-type]
+        spots += own if plane == "board" else [replace(spot, plane=plane) for spot in own]  # type: ignore[arg-type]
         _load(desk, x, plan, own)
         mounts.append(plan)
     return Held(tuple(mounts), tuple(spots))
@@ -133,6 +133,7 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
     out: list[Spot] = []
     skipped = 0
     ends: list[Dot] = []
+    forbidden = [(z.ring, box_of(z.ring)) for z in zones]
     for seam in seams:
         (x0, y0), (x1, y1) = seam.ends
         long = math.hypot(x1 - x0, y1 - y0)
@@ -151,7 +152,7 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
                 continue
             if end:
                 ends.append(dot)
-            if any(_touches(z.ring, dot) for z in zones):
+            if any(_touches(ring, box, dot) for ring, box in forbidden):
                 skipped += 1
                 continue
             name = f"{'carries' if seam.carries else 'pin'}-{seam.name}-{i}"
@@ -162,9 +163,9 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
     return out
 
 
-def _touches(ring: Ring, dot: Dot) -> bool:
-    """Whether a pin there would stand in a zone, or within 3 mm of it."""
-    left, low, right, high = box_of(ring)
+def _touches(ring: Ring, box: tuple[float, float, float, float], dot: Dot) -> bool:
+    """Whether a pin there would stand in a zone, or within 3 mm of it; ``box`` is the zone's own."""
+    left, low, right, high = box
     if not (left - 3 < dot[0] < right + 3 and low - 3 < dot[1] < high + 3):
         return False
     return holds(ring, dot) or min(to_side(dot, *side) for side in sides(ring)) < 3

@@ -55,11 +55,12 @@ def notch_corners(
 
     def clear(end: str) -> float:
         size = sizes[order[0].id]
-        return min(apart(notch_ring(opening, f"{end} {side}", size), garment) for side in ("left", "right"))
+        # A garment lies symmetric about its middle: one side tells for both.
+        return apart(notch_ring(opening, f"{end} left", size), garment)
 
     if not order:
         return {}
-    ends = sorted(("bottom", "top"), key=lambda end: -round(clear(end), 3))
+    ends = ("bottom", "top") if clear("bottom") >= clear("top") - 1e-3 else ("top", "bottom")
     corners = [f"{end} {side}" for end in ends for side in ("left", "right")]
     return {b.id: (corner, sizes[b.id]) for b, corner in zip(order, corners, strict=False)}
 

@@ -90,16 +90,26 @@ def _cross(a: Dot, b: Dot, c: Dot, d: Dot) -> bool:
     return turn(a, b, c) * turn(a, b, d) < 0 and turn(c, d, a) * turn(c, d, b) < 0
 
 
+def overlap(one: Ring, other: Ring) -> float:
+    """How deep two outlines lie over each other, by their boxes; 0 where they do not."""
+    a, b = box_of(one), box_of(other)
+    dx, dy = max(a[0] - b[2], b[0] - a[2]), max(a[1] - b[3], b[1] - a[3])
+    if dx >= 0 or dy >= 0:
+        return 0.0
+    meet = any(_cross(*s, *t) for s in sides(one) for t in sides(other))
+    return -max(dx, dy) if meet or holds(one, _inner(other)) or holds(other, _inner(one)) else 0.0
+
+
 def apart(one: Ring, other: Ring) -> float:
     """Least distance between two outlines; below nothing where they overlap (by the overlap of their boxes)."""
-    boxes = box_of(one), box_of(other)
-    dx = max(boxes[0][0] - boxes[1][2], boxes[1][0] - boxes[0][2])
-    dy = max(boxes[0][1] - boxes[1][3], boxes[1][1] - boxes[0][3])
-    meet = any(_cross(*s, *t) for s in sides(one) for t in sides(other)) if dx < 0 and dy < 0 else False
-    if meet or (dx < 0 and dy < 0 and (holds(one, _inner(other)) or holds(other, _inner(one)))):
-        return max(dx, dy)
-    ends = [to_side(p, *s) for p in one for s in sides(other)] + [to_side(p, *s) for p in other for s in sides(one)]
-    return min(ends)
+    deep = overlap(one, other)
+    if deep > 0:
+        return -deep
+    mine, theirs = sides(one), sides(other)
+    return min(
+        min(to_side(p, *s) for p in one for s in theirs),
+        min(to_side(p, *s) for p in other for s in mine),
+    )
 
 
 def _inner(ring: Ring) -> Dot:
