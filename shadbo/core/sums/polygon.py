@@ -91,7 +91,7 @@ def _cross(a: Dot, b: Dot, c: Dot, d: Dot) -> bool:
 
 
 def overlap(one: Ring, other: Ring) -> float:
-    """How deep two outlines lie over each other, by their boxes; 0 where they do not."""
+    """How far one would have to move to be free of the other, by their boxes; 0 where they do not overlap."""
     a, b = box_of(one), box_of(other)
     dx, dy = max(a[0] - b[2], b[0] - a[2]), max(a[1] - b[3], b[1] - a[3])
     if dx >= 0 or dy >= 0:
