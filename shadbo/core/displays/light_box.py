@@ -1,21 +1,20 @@
 """Layered light box: glazing, a void with objects, a board with cut-out letters, a void with lamps, a back."""
 
-from dataclasses import replace
+import math
 
 from shadbo.core.assembly import Assembly, Callout, Part
-from shadbo.core.boards import FrameProfile, LampStrip
-from shadbo.core.box_options import LightOptions
+from shadbo.core.boards import LampStrip
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.flat_front import seen
-from shadbo.core.displays.framed_piece import bordered
 from shadbo.core.displays.gathered import Gathered, gather, item_asks, item_parts, items_of, total_mass, zones_of
 from shadbo.core.displays.glazed import LEVERS as FRAME_LEVERS
 from shadbo.core.displays.glazed import Package, build_package
 from shadbo.core.displays.held import hold_items
+from shadbo.core.displays.light_frame import LIP_THICK_MM, boards_of, layers_of, rails_of
 from shadbo.core.displays.light_questions import AT, light_questions
 from shadbo.core.displays.light_sums import LAMP, cable_spot, cut_outs_of, front_void, lamp_rows, light_void
-from shadbo.core.displays.rabbeted import Frame, frame_round
+from shadbo.core.displays.rabbeted import Frame, lip_room_mm
 from shadbo.core.displays.shadow_box import item_sections, nearest_edge
 from shadbo.core.displays.slabs import Slab, depth_sums, first_sheet, glazing_for, slab
 from shadbo.core.facts import tell
@@ -26,15 +25,11 @@ from shadbo.core.marked import Window
 from shadbo.core.materials import PlainStock
 from shadbo.core.objects import Keepsake
 from shadbo.core.pieces import Piece
-from shadbo.core.quantity import Quantity
 from shadbo.core.questions import Question
 from shadbo.core.rings import centred, rect
-from shadbo.core.setting import Suitability
 from shadbo.core.sums.lamps import Rows
-from shadbo.core.sums.order import order_mm
 from shadbo.core.sums.polygon import moved
-from shadbo.core.units import MM
-from shadbo.core.words import Mm, say, sizes
+from shadbo.core.words import say, sizes
 
 LEVERS = {name: f"{AT}/{name}" for name in (*FRAME_LEVERS, "margin", "islands", "bridge", "letter_height",
           "artwork_width", "step", "light_void", "rows_apart", "supply", "lamp", "middle", "backing", "glazing")} | {
@@ -43,7 +38,6 @@ LEVERS = {name: f"{AT}/{name}" for name in (*FRAME_LEVERS, "margin", "islands", 
     "layout_width": f"{AT}/layout/width",
     "layout_height": f"{AT}/layout/height",
 }  # fmt: skip
-LIP_THICK_MM = 6.0
 STOCK = PlainStock(id="board", name="board, none listed", face_mm=28, height_mm=150)
 NO_SHEET = GlazedOptions()
 
@@ -88,12 +82,16 @@ class LightBox:
             slab(desk, "backing", backing.name, "backing", backing, starts_mm=-2 * step.value),
         ]
         deep = sum(x.thick.value for x in slabs) + p.fastener_room_mm
-        held_stock = _held(desk, size, deep + LIP_THICK_MM, step.value)
+        acrylic = glazing.kind == "acrylic"
+        room = lip_room_mm(desk, o, size, acrylic) + p.hold_caution_mm
+        lip = max(step.value, math.ceil(2 * room - 1e-9) / 2)
+        held_stock = boards_of(desk, size, deep + LIP_THICK_MM, lip + 2 * step.value)
         best = held_stock[0].profile if held_stock else STOCK
         stock = o.stock or (best if isinstance(best, PlainStock) else STOCK)
-        frame = _frame(desk, o, group, stock, deep, glazing.kind == "acrylic", slabs, step.value, held_stock)
-        s.let("step.wall_left", "wall behind the last step", frame.face - 3 * step, "face − 3 · step", "down")
-        slabs = _sized(desk, frame, slabs, step)
+        frame = rails_of(desk, o, group, stock, deep, acrylic, slabs, (lip, step.value), held_stock)
+        wall = frame.face - frame.lip - 2 * step
+        s.let("step.wall_left", "wall behind the last step", wall, "face − lip − 2 · step", "down")
+        slabs = layers_of(desk, frame, slabs, step)
         depth_sums(desk, slabs, frame.rabbet_depth)
         zones = zones_of(desk, group)
         board = (s["middle.width"], s["middle.height"])
@@ -133,72 +131,6 @@ class LightBox:
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
         """Letters, voids, lamps, supply, cable and access."""
         return light_questions(desk, assembly)
-
-
-def _held(desk: Desk, size_mm: tuple[float, float], deep_mm: float, step_mm: float) -> tuple[Suitability, ...]:
-    """Boards to rip the rails from: high enough for all layers, thick enough for three steps and a wall."""
-    out = []
-    for stock in desk.stock.plain_stock:
-        lack = max(deep_mm - stock.height_mm, 0.0)
-        thin = max(3 * step_mm + 6 - stock.face_mm, 0.0)
-        faults = [f"{lack:.4g} mm too low"] if lack > 0 else []
-        faults += [f"{thin:.4g} mm too thin for the steps"] if thin > 0 else []
-        order = order_mm(size_mm[0] + 2 * stock.face_mm, size_mm[1] + 2 * stock.face_mm, stock.face_mm)
-        size = say(desk.mark, "face {}, height {}", Mm(stock.face_mm), Mm(stock.height_mm))
-        says = say(desk.mark, "{} to rip off", Mm(max(stock.height_mm - deep_mm, 0), "down"))
-        price = order / 1000 * stock.price_per_m
-        out.append(Suitability(stock, says, tuple(faults), price, lack + thin, 0.0, size))
-    return tuple(sorted(out, key=lambda h: (len(h.faults), h.missing_mm, h.price, h.profile.id)))
-
-
-def _frame(
-    desk: Desk,
-    o: LightOptions,
-    group: Gathered,
-    stock: PlainStock,
-    deep_mm: float,
-    acrylic: bool,
-    slabs: list[Slab],
-    step_mm: float,
-    held: tuple[Suitability, ...],
-) -> Frame:
-    """Rails ripped to the layers' depth: a profile of the shop's own, with a step for every layer."""
-    s = desk.sheet
-    height = s.cut("rail.ripped", "rails, ripped to", s.number(deep_mm + LIP_THICK_MM, MM), "up", 0.5)
-    s.let("rail.stock_over", "board higher than the rails by", s.number(stock.height_mm, MM) - height, stock.name)
-    face = max(stock.face_mm, step_mm + 4)
-    profile = FrameProfile(
-        id=stock.id, name=f"{stock.name}, stepped", face_mm=face, height_mm=height.value,
-        rabbet_mm=height.value - LIP_THICK_MM, lip_mm=step_mm, species=stock.species, price_per_m=stock.price_per_m,
-    )  # fmt: skip
-    none = (s.number(0, MM), s.number(0, MM))
-    options = o.model_copy(update={"profile": profile, "extension": None})
-    wanted = bordered(desk, (group.width, group.height), options, none, profile, acrylic)
-    frame = frame_round(desk, options, wanted, deep_mm, acrylic, chosen=(profile, held))
-    x = LIP_THICK_MM
-    at = []
-    for layer in slabs:
-        if layer.id in ("middle", "backing"):
-            at.append(x)
-            s.let(f"step.{layer.id}", f"step for the {layer.role}, from the front", s.number(x, MM))
-        x += layer.thick.value
-    return replace(frame, steps=((at[0], step_mm), (at[1], 2 * step_mm)))
-
-
-def _sized(desk: Desk, frame: Frame, slabs: list[Slab], step: Quantity) -> list[Slab]:
-    """Each layer is cut to its own step: wider by two steps than the one before."""
-    s, out = desk.sheet, []
-    for layer in slabs:
-        times = {"middle": 1, "backing": 2}.get(layer.id, 0)
-        size = None
-        if times:
-            w, h = (
-                s.cut(f"{layer.id}.{axis}", f"{layer.id}, {axis}", whole + 2 * times * step, "down", 0.3)
-                for axis, whole in (("width", frame.package_w), ("height", frame.package_h))
-            )
-            size = (w, h)
-        out.append(replace(layer, size=size or layer.size))
-    return out
 
 
 def _windows(text: Lettering | None, group: Gathered) -> tuple[Window, ...]:

@@ -116,6 +116,15 @@ def allowance_mm(desk: Desk, options: FrameOptions, package_mm: float, acrylic: 
     return max(p.fit_allowance_mm, growth)
 
 
+def lip_room_mm(desk: Desk, options: FrameOptions, size_mm: tuple[float, float], acrylic: bool) -> float:
+    """What slides and shrinks away behind a lip: allowance, growth of acrylic, the mark that boards are cut to."""
+    p = desk.practice
+    room = max(allowance_mm(desk, options, size, acrylic) for size in size_mm)
+    if not acrylic:
+        return room
+    return room + growth_mm(max(size_mm), p.season_k, p.season_rh) + desk.mark.mm
+
+
 def profile_for(
     desk: Desk,
     options: FrameOptions,
@@ -125,11 +134,7 @@ def profile_for(
     most_spare_mm: float = 3.0,
 ) -> tuple[FrameProfile, tuple[Suitability, ...]]:
     """The decided moulding or the best of the rack, and every one held against the package."""
-    p = desk.practice
-    room = max(allowance_mm(desk, options, size, acrylic) for size in size_mm)
-    growth = growth_mm(max(size_mm), p.season_k, p.season_rh) if acrylic else 0.0
-    mark = desk.mark.mm if acrylic else 0.0  # the board is cut down to the mark
-    held = held_against(desk, size_mm, depth_mm, room + growth + mark, most_spare_mm)
+    held = held_against(desk, size_mm, depth_mm, lip_room_mm(desk, options, size_mm, acrylic), most_spare_mm)
     best = held[0].profile if held else FALLBACK
     return options.profile or (best if isinstance(best, FrameProfile) else FALLBACK), held
 
