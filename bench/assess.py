@@ -21,10 +21,9 @@ ROUNDS = 120
 
 def variants(job: Job) -> list[Job]:
     """The same job with its first reading moved by hundredths of a millimetre."""
-    at = f"pieces/{job.pieces[0].id}/detail/width_top"
     detail = job.pieces[0].detail
     name = "width_top" if hasattr(detail, "width_top") else "width"
-    width = getattr(detail, name)
+    at, width = f"pieces/{job.pieces[0].id}/detail/{name}", getattr(detail, name)
     assert width is not None
     return [apply(job, [Edit(at=at, to={"mm": width.mm + n / 100, "tool": "rule"})])[0] for n in range(ROUNDS)]
 
