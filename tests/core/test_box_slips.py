@@ -55,6 +55,15 @@ SLIPS = {
     "pieces too close": Slip("layout.close", "caution", pair(rule="row", gap={"mm": 2})),
     "a piece under the lip": Slip("layout.outside", "stop", pair(rule="column", places=[put(180, 122)])),
     "a piece at the frame": Slip("layout.margin", "caution", pair(rule="column", places=[put(3, 122)])),
+    "a piece deeper than every moulding": Slip(
+        "depth.deep", "stop", gathered("shadow box", {"detail": sized("keepsake", 200, 150, depth=200)})
+    ),
+    "pieces that no sheet takes": Slip(
+        "sheet.small",
+        "stop",
+        gathered("shadow box", *[{"detail": sized("plate", 900, 700, thickness=1)}] * 3),
+        mended=False,
+    ),
     "windows into each other": Slip(
         "window.overlap",
         "stop",

@@ -96,7 +96,7 @@ def test_every_station_has_something_to_say_once_the_piece_is_measured(display: 
         assert station.answer.mm
         for q in station.questions:
             assert q.label
-            assert q.kind in ("told", "care", "act", "photos") or q.at, q.label
+            assert q.kind in ("told", "care", "act", "photos", "cutter") or q.at, q.label
 
 
 @pytest.mark.parametrize(("display", "what"), SAID)
@@ -179,3 +179,12 @@ def test_taper_waist_and_rack_are_reported_with_the_readings():
     assert said["Taper, top less bottom"].value.mm == "-2 mm" or "2 mm" in said["Taper, top less bottom"].value.mm
     assert "Waist of the width" in said
     assert "Out of square" in said
+
+
+def test_a_window_mat_can_be_cut_by_the_machine_and_coloured_by_a_photograph():
+    one = made("window mat", "paper")
+    found = rows(one)
+    assert found["Mat cutter"].typed == "mat"
+    assert found["Colours by the photograph"].kind == "colours"
+    two = plan(job("window mat", "paper", {"window_mat": {"double": True}}))
+    assert rows(two)["Mat cutter"].typed == "mat mat_inner"

@@ -4,10 +4,7 @@ import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
 import { useSession } from "./useSession";
 
-const SHEETS = [
-  ["mat", "Cut the outer mat"],
-  ["mat_inner", "Cut the inner mat"],
-] as const;
+const LABELS = { mat: "Cut the outer mat", mat_inner: "Cut the inner mat" };
 const POLL_MS = 400;
 
 /** The mat cutter on the network: what it is, what it does just now, and why it will not. */
@@ -22,6 +19,7 @@ export function CutterRow({ q }: { q: Question }) {
       .then(setMachine)
       .catch((e: unknown) => setTrouble(words(e)));
   }, []);
+  const mats = (q.typed ?? "").split(" ").filter((m): m is keyof typeof LABELS => m in LABELS);
   const busy = cut !== null && (cut.state === "cutting" || cut.state === "waiting");
   useEffect(() => {
     if (!busy || !cut) return;
@@ -65,7 +63,7 @@ export function CutterRow({ q }: { q: Question }) {
         Face down, top edge away from you. Hands off while the blade runs.
       </p>
       <div className="flex flex-wrap gap-2 pt-1">
-        {SHEETS.map(([sheet, label]) => (
+        {mats.map((sheet) => (
           <button
             key={sheet}
             type="button"
@@ -73,7 +71,7 @@ export function CutterRow({ q }: { q: Question }) {
             disabled={!machine || busy}
             onClick={() => void send(sheet)}
           >
-            {label}
+            {mats.length === 1 ? "Cut the mat" : LABELS[sheet]}
           </button>
         ))}
         {busy && (

@@ -74,6 +74,7 @@ def hanger_too_weak(look: Look) -> Iterator[Finding]:
         look.say(what, round(demand, 1)),
         keys=("weight.total",),
         proposals=(*proposals, *_hang_by(look, "straps", "cleat")),
+        by_hand=both("Stronger hardware or more fixed points; a qualified fitter decides what the wall holds."),
     )
 
 

@@ -75,3 +75,14 @@ def yes_no(at: str, label: str, now: bool, decided: bool, words: tuple[str, str]
     """Two answers side by side."""
     choices = [Choice(True, words[0], picked=now), Choice(False, words[1], picked=not now)]
     return choice_row(at, label, choices, decided, note)
+
+
+def colours_row(at: str) -> Question:
+    """Mats by the colours of a photograph."""
+    return Question(id="colours", kind="colours", label="Colours by the photograph", at=at)
+
+
+def cutter_row(desk: Desk) -> Question:
+    """The mat cutter; ``typed`` names the mats that there are to send to it."""
+    there = [mat for mat in ("mat", "mat_inner") if f"stack.{mat}" in desk.sheet]
+    return Question(id="cutter", kind="cutter", label="Mat cutter", typed=" ".join(there))

@@ -2,7 +2,7 @@
 
 from shadbo.core.assembly import Assembly
 from shadbo.core.desk import Desk
-from shadbo.core.displays.asking import sheet_row, size_text, told_line, yes_no
+from shadbo.core.displays.asking import colours_row, cutter_row, sheet_row, size_text, told_line, yes_no
 from shadbo.core.displays.box_questions import box_rows, layout_rows
 from shadbo.core.findings import StationName
 from shadbo.core.questions import Choice, Question
@@ -37,7 +37,7 @@ def jersey_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName,
     display = [sheet_row(desk, f"{AT}/mat", "Outer mat", mats, o.mat, "the first that is large enough", "stack.mat")]
     if o.double is not False:
         display.append(sheet_row(desk, f"{AT}/inner_mat", "Inner mat", mats, o.inner_mat, "the first"))
-    display.append(Question(id="colours", kind="colours", label="Colours by the photograph", at=AT))
+    display.append(colours_row(AT))
     own: dict[StationName, list[Question]] = {"sizes": sizes, "display": display}
     if assembly is None:
         return own
@@ -58,5 +58,5 @@ def jersey_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName,
         *told_line(desk, "front.needed", "Between glazing and mat, at least", "for what sits on the mat"),
         *told_line(desk, "behind.needed", "Behind the mat, at least"),
     ]
-    own["parts"] = [Question(id="cutter", kind="cutter", label="Mat cutter")]
+    own["parts"] = [cutter_row(desk)]
     return box_rows(desk, assembly, AT, o, own)

@@ -1,7 +1,7 @@
 """What the window mat asks before what every package asks."""
 
 from shadbo.core.desk import Desk
-from shadbo.core.displays.asking import sheet_row, size_text, told_line, yes_no
+from shadbo.core.displays.asking import colours_row, cutter_row, sheet_row, size_text, told_line, yes_no
 from shadbo.core.findings import StationName
 from shadbo.core.questions import Choice, Question
 from shadbo.core.rows import choice_row, length_row
@@ -56,4 +56,8 @@ def mat_questions(desk: Desk) -> dict[StationName, list[Question]]:
     display = [sheet_row(desk, f"{AT}/mat", "Outer mat", mats, o.mat, "the first in the rack", "stack.mat")]
     if o.double:
         display.append(sheet_row(desk, f"{AT}/inner_mat", "Inner mat", mats, o.inner_mat, "the first in the rack"))
-    return {"sizes": sizes, "display": display}
+    display.append(colours_row(AT))
+    rows: dict[StationName, list[Question]] = {"sizes": sizes, "display": display}
+    if "window.width" in s:
+        rows["parts"] = [cutter_row(desk)]
+    return rows
