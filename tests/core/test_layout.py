@@ -182,3 +182,17 @@ def test_one_piece_needs_no_proposal():
     assert propose_layouts(gathered("shadow box", {"detail": BADGE}), SHOP) == []
     unread = gathered("shadow box", {"detail": {"kind": "badge"}}, {"detail": BADGE})
     assert propose_layouts(unread, SHOP) == []
+
+
+def test_two_alike_in_one_line_are_found_lying_over_each_other():
+    """As a dragged badge comes to rest: edges in line, half of it over its neighbour."""
+    places = [{"id": "piece", "left": {"mm": 40}, "top": {"mm": 40}}, {"id": "piece-2", "left": {"mm": 60},
+                                                                      "top": {"mm": 40}}]  # fmt: skip
+    plate = {"detail": sized("plate", 40, 30, thickness=1)}
+    p = plan(gathered("shadow box", plate, plate, options={"shadow_box": {"layout": {"places": places}}}))
+    found = next(f for f in p.findings if f.code == "layout.overlap")
+    assert found.severity == "stop"
+    assert "by 20 mm" in found.title.mm
+    same = [{**places[0]}, {**places[0], "id": "piece-2"}]
+    on_top = plan(gathered("shadow box", plate, plate, options={"shadow_box": {"layout": {"places": same}}}))
+    assert any(f.code == "layout.overlap" for f in on_top.findings)

@@ -14,7 +14,7 @@ from shapely.ops import unary_union
 from shadbo.core.cutting.mat_lines import mats_of, strips_between
 from shadbo.core.letters import GLYPHS, lettering
 from shadbo.core.outlines import garment_lines
-from shadbo.core.sums.polygon import CORNERS, apart, area, holds, mirrored, offset, stepped
+from shadbo.core.sums.polygon import CORNERS, apart, area, holds, mirrored, offset, overlap, stepped
 from tests.core.test_box_slips import PHOTO, jersey
 from tests.flat import plan
 
@@ -94,6 +94,24 @@ def test_a_shirt_has_a_whole_outline_of_its_own_size(width, height, share, sleev
     for seam in seams:
         middle = [(a + b) / 2 for a, b in zip(*seam.ends, strict=True)]
         assert shape.boundary.distance(Point(middle)) < 1e-6, "seams follow the outline"
+
+
+GRID = st.tuples(st.integers(0, 5), st.integers(0, 5), st.integers(1, 5), st.integers(1, 5))
+NOTCHED = st.dictionaries(st.sampled_from(CORNERS), st.sampled_from([(1, 1), (2, 1), (1, 2)]), max_size=3)
+
+
+@given(GRID, GRID, NOTCHED, NOTCHED)
+@settings(max_examples=400, deadline=None)
+def test_outlines_that_share_lines_overlap_only_where_the_library_says(one, other, steps, more):
+    """On a grid sides lie along each other and corners on sides: as when pieces stand in a row."""
+    rings = []
+    for (x, y, w, h), notches in ((one, steps), (other, more)):
+        ring = stepped(2 * w + 4, 2 * h + 4, notches)
+        rings.append(tuple((px + 2 * x, py + 2 * y) for px, py in ring))
+    a, b = map(Polygon, rings)
+    assert (overlap(*rings) > 0) is (a.intersection(b).area > 1e-6)
+    if not a.intersects(b):
+        assert apart(*rings) == pytest.approx(a.distance(b))
 
 
 def test_strips_of_a_stepped_mat():

@@ -96,8 +96,20 @@ def overlap(one: Ring, other: Ring) -> float:
     dx, dy = max(a[0] - b[2], b[0] - a[2]), max(a[1] - b[3], b[1] - a[3])
     if dx >= 0 or dy >= 0:
         return 0.0
-    meet = any(_cross(*s, *t) for s in sides(one) for t in sides(other))
-    return -max(dx, dy) if meet or holds(one, _inner(other)) or holds(other, _inner(one)) else 0.0
+    common = max(a[0], b[0]), max(a[1], b[1]), min(a[2], b[2]), min(a[3], b[3])
+    mine, theirs = (_near(anticlockwise(r), common) for r in (one, other))
+    meet = any(_cross(*s, *t) for s in mine for t in theirs)
+    return -max(dx, dy) if meet or _reaches(mine, other) or _reaches(theirs, one) else 0.0
+
+
+def _near(ring: Ring, box: tuple[float, float, float, float]) -> list[tuple[Dot, Dot]]:
+    """The sides of an outline that come into a box."""
+    left, low, right, high = box
+    return [
+        ((x0, y0), (x1, y1))
+        for (x0, y0), (x1, y1) in sides(ring)
+        if not ((x0 < left > x1) or (x0 > right < x1) or (y0 < low > y1) or (y0 > high < y1))
+    ]
 
 
 def apart(one: Ring, other: Ring) -> float:
@@ -112,12 +124,30 @@ def apart(one: Ring, other: Ring) -> float:
     )
 
 
-def _inner(ring: Ring) -> Dot:
-    """A point inside the outline, a hair from its first side's middle."""
-    run = anticlockwise(ring)
-    (x0, y0), (x1, y1) = run[0], run[1]
-    long = math.hypot(x1 - x0, y1 - y0)
-    return (x0 + x1) / 2 - (y1 - y0) / long * 1e-6, (y0 + y1) / 2 + (x1 - x0) / long * 1e-6
+HAIR_MM = 1e-6
+
+
+def _reaches(mine: Sequence[tuple[Dot, Dot]], other: Ring) -> bool:
+    """Whether the inside of an outline, along these anticlockwise sides of it, lies in the other; no sides cross.
+
+    Sides may lie along each other: each is split where a corner of the other stands on it, and a point a hair inside
+    the middle of every stretch is tried.
+    """
+    for (x0, y0), (x1, y1) in mine:
+        dx, dy = x1 - x0, y1 - y0
+        long = math.hypot(dx, dy)
+        if long < HAIR_MM:
+            continue
+        at = [0.0, 1.0]
+        for x, y in other:
+            t = ((x - x0) * dx + (y - y0) * dy) / long**2
+            if 0 < t < 1 and abs((x - x0) * dy - (y - y0) * dx) / long < HAIR_MM:
+                at.append(t)
+        for a, b in pairwise(sorted(at)):
+            m = (a + b) / 2
+            if holds(other, (x0 + m * dx - dy / long * HAIR_MM, y0 + m * dy + dx / long * HAIR_MM)):
+                return True
+    return False
 
 
 def clear(one: Ring, other: Ring, by_mm: float) -> bool:
