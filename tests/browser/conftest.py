@@ -59,12 +59,28 @@ def empty(database: tuple[str, Engine]) -> None:
         s.execute(text("update workshops set last_job = 100"))
 
 
-@pytest.fixture
-def demo(database: tuple[str, Engine], empty: None) -> None:
-    """The jobs of the demo workshop, from 101."""
+@pytest.fixture(scope="package")
+def demo_rows(database: tuple[str, Engine]) -> tuple[str, ...]:
+    """The rows of the demo jobs, made once and kept in tables of their own."""
+    tables = ("jobs", "revisions")
     with Session(database[1]) as s, s.begin():
+        s.execute(text("delete from jobs"))
+        s.execute(text("update workshops set last_job = 100"))
         for n, job in enumerate(demo_jobs()):
             Jobs(s, "netloft").make(job, f"demo-{n}")
+        s.flush()
+        for table in tables:
+            s.execute(text(f"create table kept_{table} as table {table}"))
+    return tables
+
+
+@pytest.fixture
+def demo(database: tuple[str, Engine], demo_rows: tuple[str, ...], empty: None) -> None:
+    """The jobs of the demo workshop, from 101."""
+    with Session(database[1]) as s, s.begin():
+        for table in demo_rows:
+            s.execute(text(f"insert into {table} select * from kept_{table}"))
+        s.execute(text("update workshops set last_job = 100 + (select count(*) from kept_jobs)"))
 
 
 @pytest.fixture
