@@ -35,8 +35,11 @@ start_postgres() {
   home=$(pg_home "$name")
   data="$home/data"
   secret="$VAR/$name.secret"
-  if [ ! -f "$home/ready" ]; then
+  # A checkout that was made anew has no secret any more: its old database can only be made anew too.
+  if [ ! -f "$home/ready" ] || [ ! -f "$secret" ]; then
     say "making a database in $data"
+    [ ! -f "$data/postmaster.pid" ] || as_pg "$PG_BIN/pg_ctl" -D "$data" -m immediate -w stop >/dev/null 2>&1 || true
+    rm -f "$home/ready"
     rm -rf "$data"
     (umask 077; python3 -c 'import secrets; print(secrets.token_urlsafe(24))' >"$secret")
     cp "$secret" "$home/pw"
