@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from shadbo.core.assembly import Dot, Ring
 from shadbo.core.marked import Window
 from shadbo.core.plan import Plan
-from shadbo.core.sums.polygon import anticlockwise, apart, box_of, mirrored, offset, sides
+from shadbo.core.sums.polygon import anticlockwise, apart, box_of, mirrored, offset, sides, square_cornered
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,10 +74,9 @@ def cut_lines(mat: Mat) -> list[CutLine]:
     w, h = mat.width / 2, mat.height / 2
     for window in mat.windows:
         back, face = anticlockwise(mirrored(window.ring)), anticlockwise(mirrored(face_edge(window, mat.thick)))
-        pairs = list(zip(sides(back), sides(face), strict=True))
-        if any(abs(a[0] - b[0]) > 1e-6 and abs(a[1] - b[1]) > 1e-6 for (a, b), _ in pairs):
+        if not square_cornered(back):
             continue
-        for (a, b), (fa, fb) in pairs:
+        for (a, b), (fa, fb) in zip(sides(back), sides(face), strict=True):
             upright = abs(a[0] - b[0]) < 1e-6
             first = a[0] + w if upright else h - a[1]
             second = (2 * w if upright else 2 * h) - first

@@ -192,4 +192,4 @@ def stepped(width_mm: float, height_mm: float, notches: dict[Corner, tuple[float
 
 def square_cornered(ring: Sequence[Dot]) -> bool:
     """Whether every side is level or upright."""
-    return all(abs(x1 - x0) < 1e-9 or abs(y1 - y0) < 1e-9 for (x0, y0), (x1, y1) in sides(ring))
+    return all(abs(x1 - x0) < HAIR_MM or abs(y1 - y0) < HAIR_MM for (x0, y0), (x1, y1) in sides(ring))
