@@ -8,9 +8,10 @@ import time
 from bench.common import machine, show
 from shadbo.core.advise import advise
 from shadbo.core.assess import assess
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.drawing.board import draw, draw_ladder
-from shadbo.core.edits import Edit, apply
-from shadbo.core.job import Job
+from shadbo.core.job.edits import apply
+from shadbo.core.job.job import Job
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop

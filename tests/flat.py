@@ -3,11 +3,12 @@
 from typing import Any
 
 from shadbo.core.assess import assess
-from shadbo.core.edits import Edit, apply
-from shadbo.core.job import Job
-from shadbo.core.pieces import Piece
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.job.edits import apply
+from shadbo.core.job.job import Job
+from shadbo.core.pieces.pieces import Piece
 from shadbo.core.plan import Plan
-from shadbo.core.shop import Shop
+from shadbo.core.shop.shop import Shop
 from shadbo.demo.shop import demo_shop
 from tests.making import reading
 

@@ -8,8 +8,8 @@ from pathlib import Path
 from typing import Any
 
 from shadbo.core.assess import assess
-from shadbo.core.job import Job
-from shadbo.core.shop import Shop
+from shadbo.core.job.job import Job
+from shadbo.core.shop.shop import Shop
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
 

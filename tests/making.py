@@ -3,13 +3,14 @@
 from typing import Any
 
 from shadbo.core.assess import assess
-from shadbo.core.edits import Edit, apply
-from shadbo.core.job import Job
-from shadbo.core.materials import FloaterProfile, Hanger, PadStock, Wire
-from shadbo.core.pieces import Piece, StretchedCanvas
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.job.edits import apply
+from shadbo.core.job.job import Job
+from shadbo.core.pieces.pieces import Piece, StretchedCanvas
 from shadbo.core.plan import Plan
-from shadbo.core.shop import Shop, Stock
-from shadbo.core.values import Reading, Tool
+from shadbo.core.shop.materials import FloaterProfile, Hanger, PadStock, Wire
+from shadbo.core.shop.shop import Shop, Stock
+from shadbo.core.shop.values import Reading, Tool
 
 WORKED = FloaterProfile(
     id="worked", name="worked", wall_mm=9, inside_depth_mm=46, ledge_mm=25, ledge_thick_mm=6, price_per_m=8

@@ -4,10 +4,11 @@ from dataclasses import dataclass, field
 
 from shadbo.core.advise import advise
 from shadbo.core.assess import assess
-from shadbo.core.edits import Edit, apply
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import RANK, Finding
-from shadbo.core.job import Job
-from shadbo.core.shop import Shop
+from shadbo.core.job.edits import apply
+from shadbo.core.job.job import Job
+from shadbo.core.shop.shop import Shop
 from tests.flat import SHOP
 from tests.making import codes
 

@@ -9,8 +9,8 @@ from pathlib import Path
 from pydantic import ValidationError
 
 from shadbo.core.advise import advise
-from shadbo.core.job import Job
-from shadbo.core.shop import Shop
+from shadbo.core.job.job import Job
+from shadbo.core.shop.shop import Shop
 from shadbo.demo.shop import demo_shop
 from shadbo.files import job_file, plan_table
 

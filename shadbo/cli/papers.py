@@ -5,8 +5,8 @@ from pathlib import Path
 
 from shadbo.core.assess import assess
 from shadbo.core.drawing.tiles import PAGES
-from shadbo.core.job import Job
-from shadbo.core.shop import Shop
+from shadbo.core.job.job import Job
+from shadbo.core.shop.shop import Shop
 from shadbo.files.papers import papers_of
 
 

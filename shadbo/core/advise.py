@@ -1,13 +1,14 @@
 """advise(job, shop): the plan, with every remedy tried by planning again with it."""
 
 from shadbo.core.assess import assess
-from shadbo.core.edits import BadEdit, apply
+from shadbo.core.decisions.edit import BadEdit
 from shadbo.core.findings import RANK, Effect, Finding, Proposal, Remedy
-from shadbo.core.job import Job
-from shadbo.core.lengths import Both
+from shadbo.core.job.edits import apply
+from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
-from shadbo.core.shop import Shop
-from shadbo.core.words import both, length, value_text
+from shadbo.core.shop.shop import Shop
+from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import both, length, value_text
 
 BUDGET = 24
 SHOWN = 3

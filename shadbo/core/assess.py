@@ -1,21 +1,21 @@
 """assess(job, shop): one pass from the job to its plan. Remedies are only proposed here."""
 
+from shadbo.core.build.cost import material_price
 from shadbo.core.checks import CHECKS
 from shadbo.core.checks.view import Look
-from shadbo.core.cost import material_price
 from shadbo.core.desk import Desk
-from shadbo.core.displays import display_of
+from shadbo.core.displays.registry import display_of
 from shadbo.core.findings import by_weight
-from shadbo.core.hanging import plan_hanging
-from shadbo.core.job import Job
+from shadbo.core.hang.hanging import plan_hanging
+from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
-from shadbo.core.shop import Shop
+from shadbo.core.shop.shop import Shop
 
 
 def assess(job: Job, shop: Shop) -> Plan:
     """The plan of a job in a shop. A function of values: the same two give the same plan anywhere."""
     display = display_of(job)
-    desk = Desk.lay(job, shop, display.gathers)
+    desk = Desk.lay(job, shop, display.levers, display.gathers)
     asks = tuple(display.asks(desk))
     if asks:
         return Plan(desk, display, asks, None, None, ())

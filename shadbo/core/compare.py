@@ -3,12 +3,12 @@
 from dataclasses import dataclass
 
 from shadbo.core.assess import assess
-from shadbo.core.displays import DISPLAYS, display_of
+from shadbo.core.displays.registry import DISPLAYS, display_of
 from shadbo.core.drawing.thumb import thumb
-from shadbo.core.job import Job
-from shadbo.core.lengths import Both, System
-from shadbo.core.shop import Shop
-from shadbo.core.words import both, say, sizes, value_text
+from shadbo.core.job.job import Job
+from shadbo.core.shop.shop import Shop
+from shadbo.core.words.lengths import Both, System
+from shadbo.core.words.words import both, say, sizes, value_text
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,19 +30,19 @@ class Compared:
 
 def compare(job: Job, shop: Shop, system: System) -> list[Compared]:
     """One line for each display that suits the piece; their options are those that the job keeps for each."""
-    now = display_of(job).kind
+    now = display_of(job).home.kind
     out = []
     for display in DISPLAYS:
         if not display.suits(job.pieces[0]):
             continue
-        plan = assess(job.model_copy(update={"display": display.kind}), shop)
+        plan = assess(job.model_copy(update={"display": display.home.kind}), shop)
         if plan.assembly is None or plan.hang is None:
             first = both(plan.asks[0].label if plan.asks else "")
             out.append(
                 Compared(
-                    display.kind,
+                    display.home.kind,
                     display.name,
-                    display.kind == now,
+                    display.home.kind == now,
                     both("waits for readings"),
                     both(f"next: {first.mm}"),
                     "open",
@@ -60,9 +60,9 @@ def compare(job: Job, shop: Shop, system: System) -> list[Compared]:
         money = f"{shop.currency} {price.value:.2f}"
         out.append(
             Compared(
-                display.kind,
+                display.home.kind,
                 display.name,
-                display.kind == now,
+                display.home.kind == now,
                 size,
                 Both(f"{weight.mm} · {money} · {a.effort}", f"{weight.inch} · {money} · {a.effort}"),
                 plan.worst,

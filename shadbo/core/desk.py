@@ -1,18 +1,33 @@
 """What a plan is worked out on: the job, the shop's practice as it counts for this job, and the sheet."""
 
-from dataclasses import dataclass
+from collections.abc import Callable
+from dataclasses import dataclass, field
+from typing import Any, TypeVar, cast
 
-from shadbo.core.job import Job
-from shadbo.core.lengths import Mark
-from shadbo.core.measures import prefix
-from shadbo.core.pieces import Piece
-from shadbo.core.quantity import Quantity
-from shadbo.core.sheet import AsBuilt, Sheet
-from shadbo.core.shop import Practice, Shop, Stock
-from shadbo.core.units import MM
-from shadbo.core.values import Length, Reading, Tool
+from shadbo.core.decisions.levers import Lever, Levers
+from shadbo.core.job.job import Job
+from shadbo.core.pieces.measures import prefix
+from shadbo.core.pieces.pieces import Piece
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.sheet import AsBuilt, Sheet
+from shadbo.core.sheet.units import MM
+from shadbo.core.shop.kept import Drawer
+from shadbo.core.shop.shop import Practice, Shop, Stock
+from shadbo.core.shop.values import Length, Reading, Tool
+from shadbo.core.words.lengths import Mark
 
+M = TypeVar("M")
 TOOL_WORDS: dict[Tool, str] = {"tape": "tape", "rule": "rule", "caliper": "caliper", "eye": "by eye"}
+
+
+@dataclass(frozen=True, slots=True)
+class Taken:
+    """A material that the plan took for a role, and where the framer would decide it; empty where nowhere."""
+
+    drawer: str
+    role: str
+    item: object
+    decided_at: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -24,20 +39,48 @@ class Desk:
     practice: Practice
     mark: Mark
     sheet: Sheet
+    levers: Levers = field(default_factory=Levers)
     gathers: bool = False
+    taken: list[Taken] = field(default_factory=list)
 
     @classmethod
-    def lay(cls, job: Job, shop: Shop, gathers: bool = False) -> "Desk":
+    def lay(cls, job: Job, shop: Shop, levers: Levers | None = None, gathers: bool = False) -> "Desk":
         """A fresh desk with an empty sheet and the job's pins. ``gathers``: all pieces stand in one frame."""
         practice = job.practice or shop.practice
         pins = {key: AsBuilt(r.mm, practice.half_width_mm(r.tool), TOOL_WORDS[r.tool]) for key, r in job.pins.items()}
-        mark = shop.the_mark()
-        return cls(job, shop, practice, mark, Sheet(mark.mm, pins), gathers)
+        mark = Mark.named(job.mark) if job.mark is not None else shop.the_mark()
+        return cls(job, shop, practice, mark, Sheet(mark.mm, pins), levers or Levers(), gathers)
 
     @property
     def stock(self) -> Stock:
         """The shop's stock."""
         return self.shop.stock
+
+    def take(self, drawer: Drawer[M], role: str, lever: Lever[Any] | None, choose: Callable[[], M]) -> M:
+        """The material for a role: as the framer decided, else as the job keeps it, else as the plan chooses.
+
+        What is not decided is noted, so that the first cut can copy it into the job.
+        """
+        decided = lever.of(self.job) if lever is not None else None
+        if decided is not None:
+            return cast(M, decided)
+        kept = drawer.kept(self.job.materials, role)
+        item = choose() if kept is None else kept
+        self.taken.append(Taken(drawer.name, role, item, lever.at if lever is not None else ""))
+        return item
+
+    def found(self, drawer: Drawer[M], role: str, choose: Callable[[], M | None]) -> M | None:
+        """Like ``take`` for what nobody decides here and the stock may lack; nothing is noted where it does."""
+        kept = drawer.kept(self.job.materials, role)
+        item = choose() if kept is None else kept
+        if item is not None:
+            self.taken.append(Taken(drawer.name, role, item, ""))
+        return item
+
+    def known(self, drawer: Drawer[M], role: str, lever: Lever[Any] | None) -> M | None:
+        """The material that is decided or kept for a role already; None where the plan is to choose."""
+        decided = lever.of(self.job) if lever is not None else None
+        return cast(M, decided) if decided is not None else drawer.kept(self.job.materials, role)
 
     @property
     def piece(self) -> Piece:

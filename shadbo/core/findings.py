@@ -3,9 +3,9 @@
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from shadbo.core.edits import Edit
-from shadbo.core.lengths import Both
-from shadbo.core.quantity import Severity
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.sheet.quantity import Severity
+from shadbo.core.words.lengths import Both
 
 StationName = Literal["receive", "measure", "display", "sizes", "depth", "mount", "parts", "hang"]
 STATIONS: tuple[StationName, ...] = (

@@ -3,12 +3,12 @@
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from shadbo.core.assembly import Assembly
+from shadbo.core.build.assembly import Assembly
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask, Display
 from shadbo.core.findings import RANK, Finding
-from shadbo.core.hang_plan import HangPlan
-from shadbo.core.quantity import Severity
+from shadbo.core.hang.hang_plan import HangPlan
+from shadbo.core.sheet.quantity import Severity
 
 State = Literal["to measure", "to solve", "to cut", "cutting", "made", "handed over"]
 

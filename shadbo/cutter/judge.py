@@ -3,7 +3,7 @@
 import math
 from dataclasses import dataclass
 
-from shadbo.core.sums.polygon import Ring, anticlockwise, apart, area, box_of, sides
+from shadbo.core.shapes.polygon import Ring, anticlockwise, apart, area, box_of, sides
 from shadbo.cutter.protocol import CutJob, Refusal
 
 MOST_MM = (1600.0, 1200.0)

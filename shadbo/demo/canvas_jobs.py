@@ -1,11 +1,9 @@
 """Canvases in other frames than the floater of a moulding. All invented."""
 
-from shadbo.core.flat_options import (
-    CanvasFrameOptions,
-)
-from shadbo.core.job import Hanging, Job
-from shadbo.core.options import Options
-from shadbo.core.pieces import (
+from shadbo.core.displays.rabbeted.canvas_frame.options import CanvasFrameOptions
+from shadbo.core.job.job import Hanging, Job
+from shadbo.core.job.options import Options
+from shadbo.core.pieces.pieces import (
     EdgeMark,
     LooseCanvas,
     StretchedCanvas,

@@ -2,17 +2,14 @@
 
 import datetime as dt
 
-from shadbo.core.facts import Facts
-from shadbo.core.flat_options import (
-    BoughtFrame,
-    MatOptions,
-    PanesOptions,
-    PuzzleOptions,
-    ReadyMadeOptions,
-)
-from shadbo.core.job import Hanging, Job, Owner
-from shadbo.core.options import Options
-from shadbo.core.pieces import (
+from shadbo.core.displays.rabbeted.panes.options import PanesOptions
+from shadbo.core.displays.rabbeted.puzzle.options import PuzzleOptions
+from shadbo.core.displays.rabbeted.ready_made.options import BoughtFrame, ReadyMadeOptions
+from shadbo.core.displays.rabbeted.window_mat.options import MatOptions
+from shadbo.core.job.job import Hanging, Job, Owner
+from shadbo.core.job.options import Options
+from shadbo.core.pieces.facts import Facts
+from shadbo.core.pieces.pieces import (
     Needlework,
     Paper,
     Piece,

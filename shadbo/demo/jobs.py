@@ -2,11 +2,11 @@
 
 import datetime as dt
 
-from shadbo.core.flat_options import FloaterOptions
-from shadbo.core.job import Hanging, Job, Owner
-from shadbo.core.options import Options
-from shadbo.core.pieces import Brace, Piece, StretchedCanvas
-from shadbo.core.values import Length, Reading, Tool
+from shadbo.core.displays.floating.floater.options import FloaterOptions
+from shadbo.core.job.job import Hanging, Job, Owner
+from shadbo.core.job.options import Options
+from shadbo.core.pieces.pieces import Brace, Piece, StretchedCanvas
+from shadbo.core.shop.values import Length, Reading, Tool
 from shadbo.demo.flat_jobs import flat_jobs
 from shadbo.demo.object_jobs import object_jobs
 from shadbo.demo.shop import PROFILES

@@ -2,12 +2,12 @@
 
 import datetime as dt
 
-from shadbo.core.job import Job, Owner
-from shadbo.core.pieces import (
+from shadbo.core.job.job import Job, Owner
+from shadbo.core.pieces.pieces import (
     Detail,
     Piece,
 )
-from shadbo.core.values import Length, Reading, Tool
+from shadbo.core.shop.values import Length, Reading, Tool
 
 
 def r(mm: float, tool: Tool = "rule") -> Reading:

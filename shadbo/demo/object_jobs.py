@@ -2,22 +2,18 @@
 
 import datetime as dt
 
-from shadbo.core.artwork import Artwork
-from shadbo.core.box_options import (
-    BoxOptions,
-    JerseyOptions,
-    Layout,
-    LightOptions,
-    PegOptions,
-    Place,
-    Sash,
-    SashOptions,
-)
-from shadbo.core.facts import Facts
-from shadbo.core.job import DisplayKind, Hanging, Job, Owner
-from shadbo.core.objects import Badge, Flag, Garment, Keepsake, Plate, Zone
-from shadbo.core.options import Options
-from shadbo.core.pieces import Detail, Piece
+from shadbo.core.displays.gathered.jersey_box.options import JerseyOptions
+from shadbo.core.displays.gathered.light_box.options import LightOptions
+from shadbo.core.displays.gathered.options import Layout, Place
+from shadbo.core.displays.gathered.pegs.options import PegOptions
+from shadbo.core.displays.gathered.sash.options import Sash, SashOptions
+from shadbo.core.displays.gathered.shadow_box.options import BoxOptions
+from shadbo.core.job.job import Hanging, Job, Owner
+from shadbo.core.job.options import DisplayKind, Options
+from shadbo.core.pieces.facts import Facts
+from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate, Zone
+from shadbo.core.pieces.pieces import Detail, Piece
+from shadbo.core.shapes.artwork import Artwork
 from shadbo.demo.making import at, r
 from shadbo.demo.sheets import SHEETS
 

@@ -4,8 +4,8 @@ import io
 
 from PIL import Image, ImageDraw, ImageFilter
 
-from shadbo.core.outlines import garment_lines
-from shadbo.core.zones import perspective
+from shadbo.core.pieces.outlines import garment_lines
+from shadbo.core.pieces.zones import perspective
 
 SHIRT = (640.0, 700.0, 500.0)
 CORNERS = ((0.09, 0.08), (0.90, 0.06), (0.94, 0.95), (0.06, 0.93))

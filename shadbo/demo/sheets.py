@@ -1,6 +1,6 @@
 """Mouldings, sheets, clips, tapes, spacers and rails of the demo workshop: invented, sizes as such goods have."""
 
-from shadbo.core.boards import (
+from shadbo.core.shop.boards import (
     Clip,
     Dowel,
     FrameProfile,
@@ -13,7 +13,7 @@ from shadbo.core.boards import (
     Tape,
     TapeKind,
 )
-from shadbo.core.materials import Species
+from shadbo.core.shop.materials import Species
 
 
 def _frame(

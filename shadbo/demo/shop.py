@@ -1,7 +1,7 @@
 """Stock and practice of the demo workshop. All names, sizes and prices are invented."""
 
-from shadbo.core.materials import FloaterProfile, Hanger, PadStock, PlainStock, Screw, Wire
-from shadbo.core.shop import Shop, Stock
+from shadbo.core.shop.materials import FloaterProfile, Hanger, PadStock, PlainStock, Screw, Wire
+from shadbo.core.shop.shop import Shop, Stock
 from shadbo.demo.sheets import CLIPS, DOWELS, FRAMES, LAMPS, POSTER_RAILS, SHEETS, SPACERS, SUPPLIES, TAPES
 
 PROFILES = (

@@ -7,7 +7,7 @@ from xml.etree.ElementTree import ParseError
 
 from svgelements import SVG, Close, Line, Move, Path, Shape
 
-from shadbo.core.artwork import Artwork
+from shadbo.core.shapes.artwork import Artwork
 
 MOST_BYTES = 1_000_000
 MOST_RINGS = 300

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from coloraide import Color
 from PIL import Image
 
-from shadbo.core.boards import SheetStock
+from shadbo.core.shop.boards import SheetStock
 
 AROUND = 0.02
 """Half-width of the square that a sampled colour is averaged over, as a share of the picture's shorter side."""

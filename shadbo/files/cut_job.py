@@ -3,7 +3,7 @@
 from typing import Any
 
 from shadbo.core.cutting.mat_lines import Mat
-from shadbo.core.sums.polygon import anticlockwise, mirrored
+from shadbo.core.shapes.polygon import anticlockwise, mirrored
 
 
 def cut_job(mat: Mat, title: str) -> dict[str, Any]:

@@ -1,7 +1,7 @@
 """SVG for a cutter: millimetres, one closed path an opening, grouped by the board that it is cut out of."""
 
 from shadbo.core.cutting.mat_lines import Mat
-from shadbo.core.sums.polygon import Ring, mirrored
+from shadbo.core.shapes.polygon import Ring, mirrored
 
 
 def _path(ring: Ring, mat: Mat) -> str:

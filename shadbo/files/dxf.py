@@ -8,8 +8,8 @@ from ezdxf.document import Drawing
 
 from shadbo.core.cutting.mat_lines import mats_of
 from shadbo.core.plan import Plan
-from shadbo.core.rings import centred
-from shadbo.core.sums.polygon import Dot, Ring, anticlockwise, mirrored, moved
+from shadbo.core.shapes.polygon import Dot, Ring, anticlockwise, mirrored, moved
+from shadbo.core.shapes.rings import centred
 
 LAYERS = {
     "BOARD": 8,

@@ -3,8 +3,9 @@
 import json
 from typing import Any
 
-from shadbo.core.edits import BadEdit, read_job
-from shadbo.core.job import FORMAT, VERSION, Job
+from shadbo.core.decisions.edit import BadEdit
+from shadbo.core.job.edits import read_job
+from shadbo.core.job.job import FORMAT, VERSION, Job
 from shadbo.core.job_versions import upgrade
 
 

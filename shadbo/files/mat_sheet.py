@@ -9,8 +9,8 @@ from shadbo.core.drawing.compose import compose
 from shadbo.core.drawing.mat import mat_scene
 from shadbo.core.drawing.svg import write_svg
 from shadbo.core.drawing.tiles import Page
-from shadbo.core.lengths import System, texts
 from shadbo.core.plan import Plan
+from shadbo.core.words.lengths import System, texts
 from shadbo.files.pdf_page import to_pdf
 
 

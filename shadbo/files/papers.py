@@ -7,8 +7,8 @@ from functools import partial
 from shadbo.core.cutting.mat_lines import mats_of
 from shadbo.core.drawing.templates import templates_of
 from shadbo.core.drawing.tiles import Page
-from shadbo.core.lengths import System
 from shadbo.core.plan import Plan
+from shadbo.core.words.lengths import System
 
 XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
 PDF = "application/pdf"

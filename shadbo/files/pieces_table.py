@@ -2,10 +2,10 @@
 
 from typing import Any
 
-from shadbo.core.edits import Edit
-from shadbo.core.job import Job, new_id
-from shadbo.core.lengths import NotALength, System, parse
-from shadbo.core.pieces import Piece
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.job.job import Job, new_id
+from shadbo.core.pieces.pieces import Piece
+from shadbo.core.words.lengths import NotALength, System, parse
 from shadbo.files.tables import Row, Table, Taken, Wrong, fits, said
 
 KINDS = ("garment", "flag", "badge", "keepsake", "plate")

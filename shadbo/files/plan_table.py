@@ -7,12 +7,12 @@ from typing import Any
 
 from pydantic import TypeAdapter
 
-from shadbo.core.lengths import inch_text
 from shadbo.core.plan import Plan
-from shadbo.core.quantity import Quantity
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import MM, unit_name
 from shadbo.core.stations import stations
-from shadbo.core.units import MM, unit_name
-from shadbo.core.working import Line, line
+from shadbo.core.words.lengths import inch_text
+from shadbo.core.words.working import Line, line
 
 COLUMNS = ("key", "label", "value", "unit", "inch", "plus_minus", "source")
 
@@ -108,7 +108,7 @@ def as_data(plan: Plan) -> dict[str, Any]:
     a, hang = plan.assembly, plan.hang
     return {
         "job": plan.desk.job.as_written(),
-        "display": plan.display.kind,
+        "display": plan.display.home.kind,
         "state": plan.state,
         "asks": [{"at": ask.at, "label": ask.label} for ask in plan.asks],
         "lines": _LINES.dump_python(lines, mode="json"),

@@ -4,9 +4,9 @@ import csv
 import io
 from typing import Any
 
-from shadbo.core.boards import FrameProfile, SheetStock, SpacerStock
-from shadbo.core.shop import Stock
-from shadbo.core.values import Value
+from shadbo.core.shop.boards import FrameProfile, SheetStock, SpacerStock
+from shadbo.core.shop.shop import Stock
+from shadbo.core.shop.values import Value
 from shadbo.files.cut_list_file import safe
 from shadbo.files.tables import Row, Table, Taken, Wrong, fits, said
 

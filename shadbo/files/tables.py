@@ -7,8 +7,8 @@ from typing import Any
 
 from pydantic import ValidationError
 
-from shadbo.core.edits import Edit
-from shadbo.core.values import Value
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.shop.values import Value
 
 MOST_ROWS = 500
 MOST_BYTES = 1_000_000

@@ -15,8 +15,8 @@ from shadbo.core.drawing.tiles import (
     label,
     tiled,
 )
-from shadbo.core.lengths import Mark, System, texts
 from shadbo.core.plan import Plan
+from shadbo.core.words.lengths import Mark, System, texts
 from shadbo.files.pdf_page import to_pdf
 
 BAR_MM = 100.0

@@ -2,16 +2,16 @@
 
 from html import escape
 
-from shadbo.core.assembly import ViewName
+from shadbo.core.asking.questions import Question
+from shadbo.core.build.assembly import ViewName
 from shadbo.core.cutting.cut_list import cut_list
 from shadbo.core.drawing.board import BOARDS, TITLES, scene_of, views_of
 from shadbo.core.drawing.compose import compose
 from shadbo.core.drawing.svg import write_svg
 from shadbo.core.drawing.tiles import Page
-from shadbo.core.lengths import System
 from shadbo.core.plan import Plan
-from shadbo.core.questions import Question
 from shadbo.core.stations import stations
+from shadbo.core.words.lengths import System
 from shadbo.files.pdf_page import to_pdf
 
 SHOWN: tuple[ViewName, ...] = ("front", "edge", "back", "holes", "mat", "stretch")

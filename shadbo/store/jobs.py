@@ -1,6 +1,7 @@
 """The repository of jobs: every method is given the workshop, and reaches nothing outside it."""
 
 import datetime as dt
+import hashlib
 from collections.abc import Sequence
 from typing import Any, cast
 
@@ -8,11 +9,14 @@ from sqlalchemy import ColumnElement, Select, or_, select
 from sqlalchemy.orm import Session
 
 from shadbo.core.assess import assess
-from shadbo.core.edits import Edit, apply, clashes, read_job
-from shadbo.core.freeze import freezing_edits
-from shadbo.core.job import Job
+from shadbo.core.change import change, keeping
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.job.edits import apply, clashes, read_job
+from shadbo.core.job.job import Job
 from shadbo.core.job_versions import upgrade
-from shadbo.core.shop import Shop
+from shadbo.core.plan import Plan
+from shadbo.core.shop.shop import Shop
+from shadbo.core.shop.values import STORED
 from shadbo.store.history import Kind, Past, undoable
 from shadbo.store.models import JobRow, RevisionRow, WorkshopRow
 from shadbo.store.records import Kept, Listed, NoSuchJob, NothingToUndo, Revision, Stale
@@ -45,7 +49,13 @@ class Jobs:
             return self._kept(again)
         workshop.last_job += 1
         row = JobRow(workshop_id=self._workshop_id, id=workshop.last_job, version=1, made_by_edit=edit_id)
-        self._write(row, job)
+        shop = Shop.model_validate(workshop.shop)
+        plan = assess(job, shop)
+        kept = keeping(job, shop, plan)
+        if kept:
+            job, _ = apply(job, kept)
+            plan = assess(job, shop)
+        self._write(row, job, plan, shop)
         self._session.add(row)
         self._session.flush()
         self._remember(row, "made", None, edit_id, [], [], who)
@@ -70,6 +80,7 @@ class Jobs:
 
     def find(self, words: str = "", state: str = "", limit: int = 200) -> list[Listed]:
         """Jobs by words in title, owner or number, what is due first on top."""
+        self._follow_the_shop()
         query = self._mine()
         for word in words.split():
             like = "%" + word.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%"
@@ -170,25 +181,40 @@ class Jobs:
     def _advance(
         self, row: JobRow, kind: Kind, of_version: int | None, edits: list[Edit], edit_id: str, who: str
     ) -> Kept:
-        before = _job(row.document)
-        after, inverse = apply(before, edits)
-        if kind == "edit" and (more := freezing_edits(before, after, self.shop())):
-            after, unfreeze = apply(after, more)
-            edits, inverse = [*edits, *more], [*unfreeze, *inverse]
+        before, shop = _job(row.document), self.shop()
+        if kind == "edit":
+            done = change(before, edits, shop)
+            after, inverse, plan = done.job, list(done.inverse), done.plan
+            edits = list(done.edits)
+        else:
+            after, inverse = apply(before, edits)
+            plan = assess(after, shop)
         row.version += 1
-        self._write(row, after)
+        self._write(row, after, plan, shop)
         self._session.flush()
         self._remember(row, kind, of_version, edit_id, edits, inverse, who)
         return self._kept(row)
 
-    def _write(self, row: JobRow, job: Job) -> None:
-        plan = assess(job, self.shop())
-        first = plan.findings[0].title if plan.findings else None
+    def _write(self, row: JobRow, job: Job, plan: Plan, shop: Shop) -> None:
         row.title, row.owner, row.due = job.title, job.owner.name, job.due
-        row.state, row.worst = plan.state, plan.worst
-        row.says = {"mm": first.mm if first else "", "inch": first.inch if first else ""}
         row.document = job.as_written()
         row.changed_at = dt.datetime.now(dt.UTC)
+        self._tell(row, plan, shop)
+
+    def _tell(self, row: JobRow, plan: Plan, shop: Shop) -> None:
+        """State and worst finding as the rack shows them, and which state of the shop they were planned with."""
+        first = plan.findings[0].title if plan.findings else None
+        row.state, row.worst = plan.state, plan.worst
+        row.says = {"mm": first.mm if first else "", "inch": first.inch if first else ""}
+        row.planned_with = shop_mark(shop)
+
+    def _follow_the_shop(self) -> None:
+        """Plan again what was planned with another stock or practice; what is cut keeps its own and stays."""
+        shop = self.shop()
+        stale = self._mine().where(JobRow.planned_with != shop_mark(shop)).with_for_update(skip_locked=True)
+        for row in self._session.scalars(stale):
+            self._tell(row, assess(_job(row.document), shop), shop)
+        self._session.flush()
 
     def _remember(
         self,
@@ -221,6 +247,11 @@ class Jobs:
         return Kept(row.id, row.version, _job(row.document), row.changed_at, undo is not None, redo is not None)
 
 
+def shop_mark(shop: Shop) -> str:
+    """A short mark of all that a plan takes from the shop: practice, stock, mark."""
+    return hashlib.sha256(shop.model_dump_json().encode()).hexdigest()[:16]
+
+
 def _within_range(number: int) -> None:
     """Numbers that the column cannot hold name nothing that is there."""
     if not 0 < number < 2**31:
@@ -228,4 +259,4 @@ def _within_range(number: int) -> None:
 
 
 def _job(document: dict[str, Any]) -> Job:
-    return read_job(upgrade(document))
+    return read_job(upgrade(document), STORED)

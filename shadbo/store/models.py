@@ -54,6 +54,7 @@ class JobRow(Base):
     state: Mapped[str] = mapped_column(Text)
     worst: Mapped[str] = mapped_column(Text)
     says: Mapped[Json] = mapped_column(JSONB)
+    planned_with: Mapped[str] = mapped_column(Text, default="", server_default="")
     version: Mapped[int] = mapped_column(Integer)
     document: Mapped[Json] = mapped_column(JSONB)
     changed_at: Mapped[dt.datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

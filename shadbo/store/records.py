@@ -3,8 +3,8 @@
 import datetime as dt
 from dataclasses import dataclass
 
-from shadbo.core.edits import Edit
-from shadbo.core.job import Job
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.job.job import Job
 
 
 class NoSuchJob(LookupError):

@@ -4,7 +4,7 @@ from sqlalchemy import select
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
-from shadbo.core.shop import Shop, Stock
+from shadbo.core.shop.shop import Shop, Stock
 from shadbo.store.models import WorkshopRow
 
 

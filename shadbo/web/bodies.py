@@ -4,9 +4,9 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from shadbo.core.assembly import ViewName
-from shadbo.core.edits import Edit
-from shadbo.core.lengths import System
+from shadbo.core.build.assembly import ViewName
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.words.lengths import System
 
 EditId = Annotated[str, Field(min_length=6, max_length=80, pattern=r"^[A-Za-z0-9-]+$")]
 Edits = Annotated[list[Edit], Field(max_length=400)]

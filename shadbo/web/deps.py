@@ -6,7 +6,7 @@ from typing import Annotated
 from fastapi import Depends, HTTPException, Request
 from sqlalchemy.orm import Session
 
-from shadbo.core.shop import Shop, Stock
+from shadbo.core.shop.shop import Shop, Stock
 from shadbo.store.jobs import Jobs
 from shadbo.store.photos import Photos
 from shadbo.store.workshops import Workshops

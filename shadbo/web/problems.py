@@ -10,7 +10,7 @@ from pydantic import BaseModel
 from sqlalchemy.exc import OperationalError
 from starlette.exceptions import HTTPException
 
-from shadbo.core.edits import BadEdit
+from shadbo.core.decisions.edit import BadEdit
 from shadbo.files.job_file import BadFile
 from shadbo.store.photos import NoSuchPhoto, TooManyPhotos
 from shadbo.store.records import NoSuchJob, NothingToUndo, Stale

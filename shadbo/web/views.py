@@ -3,17 +3,17 @@
 import datetime as dt
 from dataclasses import dataclass
 
-from shadbo.core.assembly import ViewName
+from shadbo.core.asking.questions import Question, Station
+from shadbo.core.asking.rows import pin_row
+from shadbo.core.build.assembly import ViewName
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.drawing.board import draw, draw_ladder, views_of
 from shadbo.core.drawing.marks import Fit
-from shadbo.core.edits import Edit
 from shadbo.core.findings import Finding
-from shadbo.core.lengths import Both, System
 from shadbo.core.plan import Plan
-from shadbo.core.questions import Question, Station
-from shadbo.core.rows import pin_row
 from shadbo.core.stations import stations
-from shadbo.core.working import Line, line
+from shadbo.core.words.lengths import Both, System
+from shadbo.core.words.working import Line, line
 from shadbo.store.records import Kept
 
 

@@ -3,9 +3,9 @@ import pytest
 from shadbo.core import advise as advising
 from shadbo.core.advise import BUDGET, SHOWN, advise
 from shadbo.core.assess import assess
-from shadbo.core.edits import apply
 from shadbo.core.findings import RANK
-from shadbo.core.job import Job
+from shadbo.core.job.edits import apply
+from shadbo.core.job.job import Job
 from shadbo.demo.jobs import allotment, demo_jobs, harbour, lifeboat, regatta
 from shadbo.demo.shop import demo_shop
 

@@ -7,7 +7,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from shadbo.core.advise import BUDGET, advise
-from shadbo.core.displays import DISPLAYS
+from shadbo.core.displays.registry import DISPLAYS
 from shadbo.core.drawing.board import draw, draw_ladder, views_of
 from shadbo.core.findings import RANK
 from shadbo.core.stations import stations
@@ -192,7 +192,7 @@ def test_any_option_gives_a_plan_or_a_finding_never_a_crash(home: str, field: st
 
 
 def test_a_shop_without_stock_still_plans_and_says_what_is_missing():
-    from shadbo.core.shop import Shop
+    from shadbo.core.shop.shop import Shop
 
     for home, (display, what) in HOMES.items():
         p = plan(job(display, what, {home: GIVEN.get(home, {})}), shop=Shop())

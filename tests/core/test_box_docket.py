@@ -2,9 +2,9 @@
 
 import pytest
 
-from shadbo.core.mount_table import MOUNTS
+from shadbo.core.asking.questions import Question
+from shadbo.core.build.mount_table import MOUNTS
 from shadbo.core.plan import Plan
-from shadbo.core.questions import Question
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop

@@ -18,9 +18,9 @@ from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.drawing.svg import write_svg
 from shadbo.core.drawing.templates import Template, templates_of
 from shadbo.core.drawing.tiles import A4, LETTER, OVERLAP_MM, label, tiled
-from shadbo.core.lengths import Mark
 from shadbo.core.plan import Plan
-from shadbo.core.sums.polygon import box_of, holds, mirrored
+from shadbo.core.shapes.polygon import box_of, holds, mirrored
+from shadbo.core.words.lengths import Mark
 from tests.core.test_box_slips import BADGE, PHOTO, SHIRT, TOOL, lit, pegged
 from tests.flat import gathered, job, plan, sashed, sized, value
 

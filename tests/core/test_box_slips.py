@@ -2,8 +2,8 @@
 
 import pytest
 
-from shadbo.core.edits import Edit
-from shadbo.core.job import Job
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.job.job import Job
 from tests.flat import SHOP, gathered, job, plan, sashed, sized
 from tests.making import length
 from tests.slips import Slip, found_and_mended
@@ -195,7 +195,8 @@ def test_no_slip_is_found_where_none_was_made(name: str):
 
 
 def test_a_refused_outline_of_a_traced_zone_names_its_place():
-    from shadbo.core.edits import BadEdit, apply
+    from shadbo.core.decisions.edit import BadEdit
+    from shadbo.core.job.edits import apply
 
     trace = {"photo": 1, "corners": [[0, 0], [1, 0], [1, 1]], "points": [[0.2, 0.2], [0.4, 0.2], [0.4, 0.4]]}
     with pytest.raises(BadEdit) as bad:

@@ -6,11 +6,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from shadbo.core.artwork import Artwork, brought_to
+from shadbo.core.shapes.artwork import Artwork, brought_to
+from shadbo.core.shapes.polygon import area, clear, overlap
 from shadbo.core.sums import joints
 from shadbo.core.sums.lamps import rows_of, watts
 from shadbo.core.sums.pegs import hole_depth, most_diameter, peg_length, stress_mpa
-from shadbo.core.sums.polygon import area, clear, overlap
 from shadbo.files.stock_table import stock_csv, stock_table
 from tests.flat import SHOP
 

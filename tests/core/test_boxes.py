@@ -5,13 +5,13 @@ from itertools import pairwise
 
 import pytest
 
-from shadbo.core.edits import Edit
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.plan import Plan
+from shadbo.core.shapes.polygon import box_of, holds
 from shadbo.core.stations import stations
 from shadbo.core.sums import joints
 from shadbo.core.sums.lamps import rows_of, watts
 from shadbo.core.sums.pegs import hole_depth, peg_length, stress_mpa
-from shadbo.core.sums.polygon import box_of, holds
 from tests.core.test_box_slips import BADGE, MODEL, SHIRT, jersey, lit, pegged
 from tests.flat import gathered, plan, sashed, sized, value
 from tests.making import length, pin

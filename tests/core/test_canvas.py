@@ -5,8 +5,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from shadbo.core.desk import Desk
-from shadbo.core.pieces import StretchedCanvas
-from shadbo.core.shop import Practice
+from shadbo.core.pieces.pieces import StretchedCanvas
+from shadbo.core.shop.shop import Practice
 from shadbo.core.sums.canvas import canvas_sums
 from tests.making import canvas, job, plan, reading, shop
 

@@ -3,7 +3,7 @@
 import pytest
 
 from shadbo.core.advise import advise
-from shadbo.core.edits import Edit
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.sums.order import order_mm
 from tests.flat import SHOP, detail, job, plan, value
 

@@ -14,7 +14,7 @@ from shadbo.core.drawing.scene import Dim, Leader, Round, Shape, Words
 from shadbo.core.drawing.stretch import stretch_scene
 from shadbo.core.drawing.tape import tape_scene
 from shadbo.core.drawing.thumb import thumb
-from shadbo.core.measures import measures
+from shadbo.core.pieces.measures import measures
 from shadbo.demo.jobs import demo_jobs
 from tests.core.test_displays import BUILT
 from tests.flat import PIECES, job, plan, value

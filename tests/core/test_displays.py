@@ -5,9 +5,9 @@ from itertools import pairwise
 import pytest
 
 from shadbo.core.compare import compare
-from shadbo.core.displays import DISPLAYS, display_of
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.displays.registry import DISPLAYS, display_of
 from shadbo.core.drawing.board import draw, views_of
-from shadbo.core.edits import Edit
 from shadbo.core.plan import Plan
 from shadbo.demo.jobs import demo_jobs
 from tests.flat import BOX, PIECES, SHOP, boxed, detail, job, plan, r, sashed, value

@@ -2,9 +2,9 @@
 
 import pytest
 
-from shadbo.core.displays import DISPLAYS
+from shadbo.core.asking.questions import Question
+from shadbo.core.displays.registry import DISPLAYS
 from shadbo.core.plan import Plan
-from shadbo.core.questions import Question
 from shadbo.core.stations import stations
 from tests.flat import boxed, detail, job, plan, r
 from tests.making import pin

@@ -141,7 +141,7 @@ def test_leaders_never_run_into_each_other():
 
 
 def test_what_is_typed_cannot_become_markup():
-    from shadbo.core.edits import Edit
+    from shadbo.core.decisions.edit import Edit
 
     profile = {**DEEP.model_dump(), "name": '<script>"&'}
     p = plan(job(), shop(), Edit(at="options/floater/profile", to=profile))

@@ -2,8 +2,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from shadbo.core.edits import BadEdit, Edit, apply, as_typed, clashes, read_job
-from shadbo.core.job import Job
+from shadbo.core.decisions.edit import BadEdit, Edit
+from shadbo.core.job.edits import apply, as_typed, clashes, read_job
+from shadbo.core.job.job import Job
 from tests.making import job, length
 
 

@@ -6,11 +6,12 @@ import pytest
 
 from shadbo.core.advise import advise
 from shadbo.core.assess import assess
-from shadbo.core.edits import Edit, apply
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import RANK
-from shadbo.core.materials import FloaterProfile, Wire
-from shadbo.core.pieces import StretchedCanvas
-from shadbo.core.shop import Shop
+from shadbo.core.job.edits import apply
+from shadbo.core.pieces.pieces import StretchedCanvas
+from shadbo.core.shop.materials import FloaterProfile, Wire
+from shadbo.core.shop.shop import Shop
 from tests.making import DEEP, SHALLOW, WORKED, canvas, codes, job, length, pin, reading, shop
 
 NARROW = FloaterProfile(id="narrow", name="narrow", wall_mm=9, inside_depth_mm=46, ledge_mm=16, ledge_thick_mm=6)

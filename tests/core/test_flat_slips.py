@@ -3,8 +3,9 @@
 import pytest
 
 from shadbo.core.checks import CHECKS
-from shadbo.core.edits import Edit, apply
-from shadbo.core.job import Job
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.job.edits import apply
+from shadbo.core.job.job import Job
 from tests.flat import SHOP, boxed, detail, job, plan, r, value
 from tests.making import length, pin
 from tests.slips import Slip, found_and_mended
@@ -211,7 +212,7 @@ def test_an_impossible_diagonal_draws_nothing_aslant():
 
 
 def test_a_lip_wider_than_the_face_is_refused_where_it_is_given():
-    from shadbo.core.edits import BadEdit
+    from shadbo.core.decisions.edit import BadEdit
 
     bad = {**FRAMES["buoy-16"], "lip_mm": 15}
     with pytest.raises(BadEdit, match="at most 13 mm"):

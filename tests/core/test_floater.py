@@ -6,8 +6,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from shadbo.core.edits import Edit
-from shadbo.core.working import working
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.words.working import working
 from tests.making import DEEP, PADS, SHALLOW, WORKED, canvas, codes, job, length, pin, plan, reading, shop
 
 

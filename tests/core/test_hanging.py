@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from shadbo.core.edits import Edit
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.sums import hang
 from tests.making import canvas, job, length, plan, shop
 
@@ -26,8 +26,8 @@ def test_more_rise_never_pulls_harder(weight: float, span: float, rise: float, m
 
 
 def test_a_deep_box_pulls_forward():
-    from shadbo.core.sheet import Sheet
-    from shadbo.core.units import MM, N
+    from shadbo.core.sheet.sheet import Sheet
+    from shadbo.core.sheet.units import MM, N
 
     s = Sheet()
     pull = hang.pull_out(s.number(9 * 9.80665, N), s.number(70, MM), s.number(600, MM))

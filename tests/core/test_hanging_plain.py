@@ -4,7 +4,7 @@ import math
 
 import pytest
 
-from shadbo.core.edits import Edit
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.stations import stations
 from tests.flat import detail, job, plan, value
 from tests.making import codes, length

@@ -6,7 +6,7 @@ from pathlib import Path
 
 import pytest
 
-from shadbo.core.options import Options
+from shadbo.core.job.options import Options
 
 ROOT = Path(__file__).parents[2] / "shadbo"
 FILES = sorted(p for p in ROOT.rglob("*.py") if "migrations" not in p.parts)

@@ -4,9 +4,9 @@ import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
-from shadbo.core.outlines import garment_lines
+from shadbo.core.pieces.outlines import garment_lines
+from shadbo.core.shapes.polygon import Ring, apart, box_of, moved, square_cornered
 from shadbo.core.sums.jersey import Card, MatPlan, MatWishes, mat_plan, notch_ring, outer_edge
-from shadbo.core.sums.polygon import Ring, apart, box_of, moved, square_cornered
 from tests.core.test_mats import _from
 
 CARDS = st.lists(st.tuples(st.integers(60, 220), st.integers(60, 220)), max_size=4)

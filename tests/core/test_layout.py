@@ -8,14 +8,14 @@ from hypothesis import strategies as st
 
 from shadbo.core.assess import assess
 from shadbo.core.drawing.board import draw
-from shadbo.core.edits import apply
+from shadbo.core.job.edits import apply
 from shadbo.core.layout.by_hand import CannotMove, put
 from shadbo.core.layout.proposals import propose_layouts
 from shadbo.core.layout.rules import Block, arrange, rule_for
 from shadbo.core.layout.snap import Box, snap
 from shadbo.core.layout.solver import Thing, propose
-from shadbo.core.lengths import Mark
-from shadbo.core.sums.polygon import apart, box_of
+from shadbo.core.shapes.polygon import apart, box_of
+from shadbo.core.words.lengths import Mark
 from shadbo.demo.jobs import demo_jobs
 from tests.core.test_box_slips import BADGE, PHOTO, TOOL, jersey
 from tests.flat import SHOP, gathered, plan, sized, value

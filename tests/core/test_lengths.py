@@ -2,8 +2,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from shadbo.core.lengths import Mark, NotALength, inch_text, metric_text, parse, texts
-from shadbo.core.sheet import to_mark
+from shadbo.core.sheet.sheet import to_mark
+from shadbo.core.words.lengths import Mark, NotALength, inch_text, metric_text, parse, texts
 
 MARKS = [Mark.named(n) for n in ("1/16 in", "1/32 in", "1/64 in", "1 mm", "0.5 mm", "0.1 mm")]
 

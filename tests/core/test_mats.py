@@ -8,11 +8,11 @@ from shadbo.core.cutting.mat_lines import cut_lines, face_edge, mats_of, strips_
 from shadbo.core.drawing.board import views_of
 from shadbo.core.drawing.mat import mat_scene
 from shadbo.core.drawing.scene import Words
-from shadbo.core.letters import GLYPHS, lettering, unknown
-from shadbo.core.objects import Trace, Zone
-from shadbo.core.sums.polygon import CORNERS, area, box_of, holds, mirrored, offset, square_cornered, stepped
-from shadbo.core.values import Length
-from shadbo.core.zones import perspective, through, zone_ring
+from shadbo.core.pieces.objects import Trace, Zone
+from shadbo.core.pieces.zones import perspective, through, zone_ring
+from shadbo.core.shapes.letters import GLYPHS, lettering, unknown
+from shadbo.core.shapes.polygon import CORNERS, area, box_of, holds, mirrored, offset, square_cornered, stepped
+from shadbo.core.shop.values import Length
 from tests.core.test_box_slips import PHOTO, jersey, lit
 from tests.flat import job, plan, sized, value
 

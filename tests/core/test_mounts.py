@@ -4,9 +4,9 @@ import itertools
 
 import pytest
 
-from shadbo.core.facts import FACT_WORDS, Facts, tell
-from shadbo.core.mount_table import MOUNTS
-from shadbo.core.mounts import weigh
+from shadbo.core.build.mount_table import MOUNTS
+from shadbo.core.build.mounts import weigh
+from shadbo.core.pieces.facts import FACT_WORDS, Facts, tell
 from shadbo.core.stations import stations
 from tests.flat import job, plan, value
 
@@ -84,7 +84,7 @@ def test_no_adhesive_where_an_autograph_is():
 
 
 def test_a_cleat_is_two_thirds_of_the_width():
-    from shadbo.core.edits import Edit
+    from shadbo.core.decisions.edit import Edit
 
     p = plan(job("window mat", "paper"), Edit(at="hanging/kind", to="cleat"))
     told = next(q for s in stations(p) for q in s.questions if q.label == "Cleat, at least")

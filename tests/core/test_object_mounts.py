@@ -2,9 +2,9 @@
 
 import pytest
 
-from shadbo.core.displays.held import MOUNTS_OF
-from shadbo.core.edits import Edit
-from shadbo.core.mount_table import MOUNTS
+from shadbo.core.build.mount_table import MOUNTS
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.displays.gathered.held import MOUNTS_OF
 from shadbo.core.plan import Plan
 from tests.core.test_box_slips import BADGE, PHOTO, SHIRT, TOOL, jersey
 from tests.flat import SHOP, gathered, plan, sashed, sized, value

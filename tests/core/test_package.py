@@ -3,14 +3,14 @@
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from shadbo.core.freeze import freezing_edits
 
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
-from shadbo.core.displays.slabs import MOST_FILLERS, filler_slab, first_sheet, spacer_slab
+from shadbo.core.displays.rabbeted.slabs import MOST_FILLERS, filler_slab, first_sheet, spacer_slab
 from shadbo.core.drawing.board import draw_ladder
 from shadbo.core.drawing.edge import edge_scene
 from shadbo.core.drawing.scene import Shape
-from shadbo.core.edits import Edit
-from shadbo.core.freeze import freezing_edits
 from shadbo.core.stations import stations
 from tests.flat import SHOP, detail, job, plan, value
 from tests.making import codes, length, pin
@@ -89,7 +89,7 @@ def test_an_extension_makes_room_and_shows():
 def test_the_first_pin_of_a_frame_keeps_its_moulding_and_the_practice():
     before = job("window mat", "paper")
     after = before.model_copy(update={"pins": {"rail.width": pin("rail.width", 450).to}})
-    from shadbo.core.job import Job
+    from shadbo.core.job.job import Job
 
     after = Job.model_validate({**before.as_written(), "pins": {"rail.width": pin("rail.width", 450).to}})
     edits = {e.at: e.to for e in freezing_edits(before, after, SHOP)}

@@ -4,7 +4,7 @@ from itertools import pairwise
 
 import pytest
 
-from shadbo.core.edits import Edit
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.season import AS_MADE, seasons
 from shadbo.core.stations import stations
 from shadbo.core.sums.movement import SEASONS, growth_mm

@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from shadbo.core.edits import BadEdit, Edit
+from shadbo.core.decisions.edit import BadEdit, Edit
 from shadbo.core.stations import stations
 from tests.flat import BOX, boxed, detail, job, plan, r, value
 from tests.making import canvas as stretched
@@ -133,7 +133,7 @@ def test_ids_of_marks_stand_once():
     mark = {"id": "m", "inside": {"mm": 3}}
     data = job("window mat", "paper", edge_marks=[mark]).as_written()
     data["pieces"][0]["edge_marks"] = [mark, mark]
-    from shadbo.core.edits import read_job
+    from shadbo.core.job.edits import read_job
 
     with pytest.raises(BadEdit, match="only once"):
         read_job(data)

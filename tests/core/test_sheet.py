@@ -2,10 +2,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from shadbo.core.lengths import Mark
-from shadbo.core.sheet import AsBuilt, Sheet
-from shadbo.core.units import KG, MM, MM2, ONE, N, unit_name
-from shadbo.core.working import line, working
+from shadbo.core.sheet.sheet import AsBuilt, Sheet
+from shadbo.core.sheet.units import KG, MM, MM2, ONE, N, unit_name
+from shadbo.core.words.lengths import Mark
+from shadbo.core.words.working import line, working
 
 MARK = Mark.named("0.5 mm")
 sizes = st.floats(1, 3000)

@@ -2,8 +2,9 @@
 
 import pytest
 
-from shadbo.core.edits import Edit, apply
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import STATIONS
+from shadbo.core.job.edits import apply
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop

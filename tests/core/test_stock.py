@@ -6,11 +6,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from shadbo.core.displays.floater_stock import held_against, suitability
-from shadbo.core.lengths import Mark
-from shadbo.core.materials import FloaterProfile, PadStock
-from shadbo.core.shop import Practice, Stock
+from shadbo.core.displays.floating.floater.stock import held_against, suitability
+from shadbo.core.shop.materials import FloaterProfile, PadStock
+from shadbo.core.shop.shop import Practice, Stock
 from shadbo.core.sums.floater import pads_for, shortest_screw
+from shadbo.core.words.lengths import Mark
 from tests.making import DEEP, HANGERS, PADS, SHALLOW, WORKED
 
 MARK = Mark.named("0.5 mm")

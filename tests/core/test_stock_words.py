@@ -3,8 +3,8 @@
 import pytest
 
 from shadbo.core.cutting.cut_list import cut_list
-from shadbo.core.shop import Shop, Stock
-from shadbo.core.stock_words import RACKS, racks
+from shadbo.core.shop.shop import Shop, Stock
+from shadbo.core.shop.stock_words import RACKS, racks
 from tests.core.test_displays import BUILT
 from tests.flat import SHOP
 

@@ -58,8 +58,8 @@ def test_practice_of_bracing():
 
 @given(st.floats(300, 2000), st.lists(st.floats(0.2, 0.8), max_size=3))
 def test_a_brace_never_lengthens_a_span(length: float, places: list[float]):
-    from shadbo.core.pieces import Brace
-    from shadbo.core.values import Length
+    from shadbo.core.pieces.pieces import Brace
+    from shadbo.core.shop.values import Length
 
     braces = [Brace(id=f"b{i}", at=Length(mm=x * length)) for i, x in enumerate(places)]
     bare = longest_span(length, 45, [], "down")

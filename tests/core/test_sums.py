@@ -4,12 +4,12 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from shadbo.core.sheet import Sheet
+from shadbo.core.sheet.sheet import Sheet
+from shadbo.core.sheet.units import MM
 from shadbo.core.sums.border import border_in, build_up, clip_count, hinge_count, point_count, strips, tape_bands
 from shadbo.core.sums.fit import allowance_of, frame_axis, hold
 from shadbo.core.sums.movement import growth_mm, moisture_percent, swelling_mm
 from shadbo.core.sums.plate import alpha, sag_mm, small_sag_mm
-from shadbo.core.units import MM
 from tests.flat import detail, job, plan, value
 from tests.making import length
 

@@ -5,8 +5,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
-from shadbo.core.artwork import Artwork, brought_to
-from shadbo.core.sums.polygon import area, box_of
+from shadbo.core.shapes.artwork import Artwork, brought_to
+from shadbo.core.shapes.polygon import area, box_of
 from shadbo.files.artwork import BadArtwork, read_artwork
 from tests.core.test_box_slips import RING, SAIL, lit
 from tests.flat import plan, value

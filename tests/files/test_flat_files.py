@@ -8,7 +8,8 @@ from pathlib import Path
 import pytest
 
 from shadbo.core.advise import advise
-from shadbo.core.edits import BadEdit, Edit, apply
+from shadbo.core.decisions.edit import BadEdit, Edit
+from shadbo.core.job.edits import apply
 from shadbo.demo.jobs import demo_jobs
 from shadbo.files import job_file
 from shadbo.files.plan_table import as_csv, as_data, as_text
@@ -75,7 +76,7 @@ BAD = {
 
 @pytest.mark.parametrize("name", BAD)
 def test_bad_input_says_where(name: str):
-    from shadbo.core.edits import as_typed
+    from shadbo.core.job.edits import as_typed
 
     at, to = BAD[name]
     with pytest.raises(BadEdit) as bad:

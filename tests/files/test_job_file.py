@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from shadbo.core.job import Job
+from shadbo.core.job.job import Job
 from shadbo.demo.jobs import demo_jobs
 from shadbo.files import job_file
 from tests.making import job

@@ -7,8 +7,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from shadbo.cli import main
-from shadbo.core.edits import Edit, apply
-from shadbo.core.job import Job
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.job.edits import apply
+from shadbo.core.job.job import Job
 from shadbo.demo.jobs import demo_jobs
 from shadbo.files import job_file
 from tests.core.test_box_slips import BADGE, TOOL, jersey, lit

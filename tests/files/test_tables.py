@@ -5,7 +5,7 @@ import io
 import pytest
 from PIL import Image
 
-from shadbo.core.edits import apply
+from shadbo.core.job.edits import apply
 from shadbo.files.colours import difference, main_colours, nearest, sample
 from shadbo.files.pieces_table import pieces_table
 from shadbo.files.stock_table import stock_csv, stock_table

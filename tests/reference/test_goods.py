@@ -6,7 +6,7 @@ from hypothesis import strategies as st
 from scipy.optimize import linprog
 from shapely import Polygon, box
 
-from shadbo.core.boards import KG_PER_M2_MM, SheetStock
+from shadbo.core.shop.boards import KG_PER_M2_MM, SheetStock
 from shadbo.core.sums.movement import GLASS_PER_K
 from tests.flat import detail, job, plan, r, value
 

@@ -12,9 +12,9 @@ from shapely.geometry.polygon import orient
 from shapely.ops import unary_union
 
 from shadbo.core.cutting.mat_lines import mats_of, strips_between
-from shadbo.core.letters import GLYPHS, lettering
-from shadbo.core.outlines import garment_lines
-from shadbo.core.sums.polygon import CORNERS, apart, area, holds, mirrored, offset, overlap, stepped
+from shadbo.core.pieces.outlines import garment_lines
+from shadbo.core.shapes.letters import GLYPHS, lettering
+from shadbo.core.shapes.polygon import CORNERS, apart, area, holds, mirrored, offset, overlap, stepped
 from tests.core.test_box_slips import PHOTO, jersey
 from tests.flat import plan
 

@@ -5,12 +5,12 @@ from itertools import pairwise
 
 import pytest
 
-from shadbo.core.sheet import Sheet
-from shadbo.core.shop import Practice
+from shadbo.core.sheet.sheet import Sheet
+from shadbo.core.sheet.units import MM
+from shadbo.core.shop.shop import Practice
 from shadbo.core.sums.fit import frame_axis, hold
 from shadbo.core.sums.square import rack
 from shadbo.core.sums.weight import solid
-from shadbo.core.units import MM
 from tests import flat
 from tests.making import WORKED, canvas, job, length, plan, shop
 

@@ -11,7 +11,7 @@ from python_calamine import CalamineWorkbook
 
 from shadbo.core.cutting.mat_lines import mats_of
 from shadbo.core.drawing.tiles import A4, LETTER
-from shadbo.core.sums.polygon import area, box_of
+from shadbo.core.shapes.polygon import area, box_of
 from shadbo.files.cut_list_file import as_csv, as_xlsx
 from shadbo.files.dxf import LAYERS, as_dxf
 from shadbo.files.template_sheet import template_sheet

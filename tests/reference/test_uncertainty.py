@@ -8,10 +8,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 from uncertainties import ufloat
 
-from shadbo.core.edits import Edit
-from shadbo.core.sheet import Sheet
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.sheet.sheet import Sheet
+from shadbo.core.sheet.units import MM
 from shadbo.core.sums.square import rack
-from shadbo.core.units import MM
 from tests.making import canvas, job, plan, reading
 
 sizes = st.floats(50, 2000)

@@ -7,10 +7,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from shadbo.core.lengths import Mark, parse
-from shadbo.core.sheet import Sheet
-from shadbo.core.units import GRAVITY_N_PER_KG, KG, N
-from shadbo.core.words import value_text
+from shadbo.core.sheet.sheet import Sheet
+from shadbo.core.sheet.units import GRAVITY_N_PER_KG, KG, N
+from shadbo.core.words.lengths import Mark, parse
+from shadbo.core.words.words import value_text
 
 UREG = pint.UnitRegistry()
 NAMES = {"mm": "millimetre", "cm": "centimetre", "m": "metre", "in": "inch", '"': "inch"}

@@ -7,7 +7,7 @@ from sqlalchemy import Engine, text
 from sqlalchemy import inspect as look
 from sqlalchemy.orm import Session
 
-from shadbo.core.edits import BadEdit, Edit
+from shadbo.core.decisions.edit import BadEdit, Edit
 from shadbo.store.database import migrate
 from shadbo.store.jobs import Jobs
 from shadbo.store.models import Base

@@ -3,7 +3,7 @@
 import pytest
 from sqlalchemy.orm import Session
 
-from shadbo.core.shop import Stock
+from shadbo.core.shop.shop import Stock
 from shadbo.store.jobs import Jobs
 from shadbo.store.workshops import Workshops
 from tests.making import DEEP, WORKED, job, pin, plan

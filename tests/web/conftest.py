@@ -7,7 +7,7 @@ from fastapi.testclient import TestClient
 from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
 
-from shadbo.core.shop import Shop
+from shadbo.core.shop.shop import Shop
 from shadbo.demo.shop import demo_shop
 from shadbo.store.workshops import Workshops
 from shadbo.web.app import create_app

@@ -5,7 +5,7 @@ from uuid import uuid4
 
 import pytest
 
-from shadbo.core.job import Job
+from shadbo.core.job.job import Job
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.pictures import shirt_photo
 from shadbo.files import job_file

@@ -4,8 +4,8 @@ import itertools
 
 import pytest
 
-from shadbo.core.displays import DISPLAYS
-from shadbo.core.options import Options
+from shadbo.core.displays.registry import DISPLAYS
+from shadbo.core.job.options import Options
 
 KINDS = ("paper", "puzzle", "needlework", "panel", "pressed plant", "loose canvas", "stretched canvas")
 SIZED = {

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.words import Mm, both
+from shadbo.core.words.words import Mm, both
 
 DRILL_OFF_MM = 0.2
 
@@ -16,7 +16,7 @@ def peg_thick(look: Look) -> Iterator[Finding]:
     thinner = [d for d in look.desk.stock.dowels if d.diameter_mm <= look["peg.most"].value + 1e-6]
     proposals: tuple[Proposal, ...] = ()
     for d in thinner[-2:]:
-        proposals += look.change("dowel", d.model_dump(mode="json"), 1, "{}", d.name)
+        proposals += look.change(look.levers.dowel, d, 1, "{}", d.name)
     yield Finding(
         "peg.thick",
         "stop",
@@ -55,8 +55,8 @@ def peg_bends(look: Look) -> Iterator[Finding]:
     proposals: tuple[Proposal, ...] = ()
     for dowel in look.desk.stock.dowels:
         if dowel.diameter_mm > d and dowel.diameter_mm <= look["peg.most"].value + 1e-6:
-            proposals += look.change("dowel", dowel.model_dump(mode="json"), 1, "{}", dowel.name)
-    proposals += look.change("gap", look.length_to(closer), 3, "{} of air", Mm(closer))
+            proposals += look.change(look.levers.dowel, dowel, 1, "{}", dowel.name)
+    proposals += look.change(look.levers.gap, look.length(closer), 3, "{} of air", Mm(closer))
     yield Finding(
         "peg.bends",
         "stop",
@@ -103,8 +103,8 @@ def card_lands(look: Look) -> Iterator[Finding]:
             place=axis,
             keys=(key,),
             proposals=(
-                *look.change("card_over", look.length_to(15), 1, "Card 15 mm over, all round"),
-                *look.change("hidden", look.length_to(2), 2, "Core only 2 mm behind the rail"),
+                *look.change(look.levers.card_over, look.length(15), 1, "Card 15 mm over, all round"),
+                *look.change(look.levers.hidden, look.length(2), 2, "Core only 2 mm behind the rail"),
             ),
             by_hand=both("Hold the core with turn buttons on the rail instead of a card."),
         )
@@ -126,7 +126,7 @@ def screw_near_glass(look: Look) -> Iterator[Finding]:
         else both("The screw reaches the glass's plane"),
         look.say("and stands {} from its edge: {} or more", off, Mm(p.glass_edge_mm)),
         keys=("card.tip", "card.to_glass"),
-        proposals=look.change("screw_mm", None, 1, "The shortest screw that grips"),
+        proposals=look.change(look.levers.screw_mm, None, 1, "The shortest screw that grips"),
         by_hand=both("Drill to depth, and turn it in by hand."),
     )
 

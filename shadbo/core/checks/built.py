@@ -3,9 +3,9 @@
 from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
-from shadbo.core.edits import Edit
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.words import Mm
+from shadbo.core.words.words import Mm
 
 
 def inside_for_outside(look: Look) -> Iterator[Finding]:

@@ -3,22 +3,21 @@
 from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look, measure_again
-from shadbo.core.edits import Edit
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.words import Mm, both, length
+from shadbo.core.words.words import Mm, both
 
 
 def _accept(look: Look, face_mm: float) -> tuple[Proposal, ...]:
     """Change the wish to the face position that can be had."""
-    levers = look.assembly.levers
-    if "face" not in levers:
+    levers = look.levers
+    if levers.face is None or levers.face_by is None:
         return ()
     school = "flush" if abs(face_mm) < 0.05 else "recessed" if face_mm > 0 else "proud"
     by = abs(face_mm)
-    typed = length(by, look.desk.mark).pick(look.desk.mark.system)
-    edits = [Edit(at=levers["face"], to=school)]
+    edits = [levers.face.set(school)]
     if school != "flush":
-        edits.append(Edit(at=levers["face_by"], to={"mm": round(by, 3), "typed": typed}))
+        edits.append(levers.face_by.set(look.length(by)))
     words = "Accept it flush" if school == "flush" else f"Accept {school} {{}}"
     return (Proposal(look.say(words, *([] if school == "flush" else [Mm(by)])), tuple(edits), 1),)
 
@@ -26,8 +25,10 @@ def _accept(look: Look, face_mm: float) -> tuple[Proposal, ...]:
 def _deeper(look: Look) -> list[Proposal]:
     now = look.assembly.moulding
     out: list[Proposal] = []
+    if look.levers.profile is None:
+        return out
     for held in [h for h in look.assembly.mouldings if h.fits and h.profile != now][:4]:
-        edits = [Edit(at=look.assembly.levers["profile"], to=held.profile.model_dump(mode="json"))]
+        edits = [look.levers.profile.set(held.profile)]
         if "frame.inside_depth" in look.desk.job.pins:
             edits.append(Edit(at="pins/frame.inside_depth"))
         out.append(Proposal(look.say("{}", held.profile.name), tuple(edits), 2))
@@ -71,7 +72,7 @@ def face_off(look: Look) -> Iterator[Finding]:
     if pad.value < -look.desk.practice.face_off_mm or abs(off) <= look.desk.practice.face_off_mm + 1e-6:
         return
     proposals = [*_accept(look, face.value), *_deeper(look)]
-    proposals += look.change("pads", None, 1, "Pads as the plan stacks them")
+    proposals += look.change(look.levers.pads, None, 1, "Pads as the plan stacks them")
     where = "further back" if off > 0 else "further forward"
     yield Finding(
         "face.off",

@@ -4,11 +4,11 @@ import math
 from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look, measure_again
-from shadbo.core.edits import Edit
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.quantity import Quantity
-from shadbo.core.sheet import to_mark
-from shadbo.core.words import Mm, both, length
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.sheet import to_mark
+from shadbo.core.words.words import Mm, both
 
 TOUCHING_MM = 1.0
 BORDER_SEEN_MM = 4.0
@@ -32,25 +32,25 @@ def _where(q: Quantity, look: Look) -> str:
 def _wider(look: Look, gap_mm: float) -> tuple[Proposal, ...]:
     mark = look.desk.mark
     mm = to_mark(gap_mm, 1.0 if mark.system == "mm" else mark.mm, "up")
-    to = {"mm": mm, "typed": length(mm, mark).pick(mark.system)}
-    alone = look.change("gap", to, 1, "Gap {}", Mm(mm))
+    alone = look.change(look.levers.gap, look.length(mm), 1, "Gap {}", Mm(mm))
     if not alone or "profile.ledge" not in look:
         return alone
     least = mm + look.desk.practice.ledge_beyond_gap_mm
     if look["profile.ledge"].value >= least:
         return alone
     wide = [h for h in look.assembly.mouldings if h.fits and h.ledge_mm >= least]
-    levers = look.assembly.levers
+    gap, profile = look.levers.gap, look.levers.profile
+    if gap is None:
+        return alone
     return tuple(
         Proposal(
             look.say("Gap {} in {}", Mm(mm), h.profile.name),
-            (Edit(at=levers["gap"], to=to), Edit(at=levers["profile"], to=h.profile.model_dump(mode="json"))),
+            (gap.set(look.length(mm)), profile.set(h.profile)),
             2,
         )
         for h in wide[:3]
-    ) + look.change(
-        "ledge", {"mm": least, "typed": length(least, mark).pick(mark.system)}, 2, "Strips {} wide", Mm(least)
-    )
+        if profile is not None
+    ) + look.change(look.levers.strip_width, look.length(least), 2, "Strips {} wide", Mm(least))
 
 
 def _remake(look: Look) -> tuple[Proposal, ...]:
@@ -139,7 +139,9 @@ def border_too_small(look: Look) -> Iterator[Finding]:
         if short
         else look.say("under {} it looks like a slip of the hand", Mm(BORDER_SEEN_MM)),
         keys=("border.least",),
-        proposals=look.change("border", look.length_to(BORDER_SEEN_MM * 2), 1, "Border {}", Mm(BORDER_SEEN_MM * 2)),
+        proposals=look.change(
+            look.levers.border, look.length(BORDER_SEEN_MM * 2), 1, "Border {}", Mm(BORDER_SEEN_MM * 2)
+        ),
         by_hand=both("Measure the opening again, on the frame and not on its label."),
         root=True,
     )
@@ -153,10 +155,9 @@ def ledge_too_narrow(look: Look) -> Iterator[Finding]:
     narrow = ledge.value - p.ledge_beyond_gap_mm
     proposals: list[Proposal] = []
     if narrow >= p.least_gap_mm:
-        to = {"mm": narrow, "typed": length(narrow, look.desk.mark).pick(look.desk.mark.system)}
-        proposals += look.change("gap", to, 1, "Gap {}", Mm(narrow))
+        proposals += look.change(look.levers.gap, look.length(narrow), 1, "Gap {}", Mm(narrow))
     for held in [h for h in look.assembly.mouldings if h.fits][:3]:
-        proposals += look.change("profile", held.profile.model_dump(mode="json"), 2, "{}", held.profile.name)
+        proposals += look.change(look.levers.profile, held.profile, 2, "{}", held.profile.name)
     yield Finding(
         "ledge.narrow",
         "stop",

@@ -3,9 +3,9 @@
 from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
-from shadbo.core.facts import tell
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.words import Mm, both
+from shadbo.core.pieces.facts import tell
+from shadbo.core.words.words import Mm, both
 
 
 def touches(look: Look) -> Iterator[Finding]:
@@ -28,7 +28,7 @@ def touches(look: Look) -> Iterator[Finding]:
         if may
         else look.say("it may not touch the glazing: {}", told.why["may_touch_glazing"]),
         keys=("air.needed",),
-        proposals=look.change("contact", None, 1, "Spacers behind the glazing"),
+        proposals=look.change(look.levers.contact, None, 1, "Spacers behind the glazing"),
     )
 
 
@@ -49,10 +49,10 @@ def sags_onto(look: Look) -> Iterator[Finding]:
         for sheet in look.desk.stock.sheets:
             stiffer = sheet.glazing and (sheet.kind == "glass" or sheet.thick_mm > part.sheet.thick_mm)
             if stiffer and sheet != part.sheet and not sheet.coated:
-                proposals += look.change("glazing", sheet.model_dump(mode="json"), 2, "{}", sheet.name)
+                proposals += look.change(look.levers.glazing, sheet, 2, "{}", sheet.name)
     for spacer in look.desk.stock.spacers:
         if spacer.height_mm > sag.value:
-            proposals += look.change("spacer", spacer.model_dump(mode="json"), 1, "{}", spacer.name)
+            proposals += look.change(look.levers.spacer, spacer, 1, "{}", spacer.name)
     yield Finding(
         "glazing.sags",
         "caution" if grave else "note",
@@ -70,7 +70,7 @@ def spacer_shows(look: Look) -> Iterator[Finding]:
     if "spacer.thick" not in look or "profile.lip" not in look:
         return
     thick, lip = look["spacer.thick"], look["profile.lip"]
-    stuck = look.decided("spacer_held") == "adhesive strip"
+    stuck = look.decided(look.levers.spacer_held) == "adhesive strip"
     room = max(look[f"fit.allowance_{a}"].value for a in ("width", "height"))
     hidden = lip.value - 1 - (room if stuck else 0)
     if thick.value <= hidden + 1e-6:
@@ -78,9 +78,9 @@ def spacer_shows(look: Look) -> Iterator[Finding]:
     proposals: list[Proposal] = []
     for spacer in look.desk.stock.spacers:
         if spacer.thick_mm <= hidden:
-            proposals += look.change("spacer", spacer.model_dump(mode="json"), 1, "{}", spacer.name)
+            proposals += look.change(look.levers.spacer, spacer, 1, "{}", spacer.name)
     if stuck:
-        proposals += look.change("spacer_held", "by friction", 1, "Held by friction against the wall")
+        proposals += look.change(look.levers.spacer_held, "by friction", 1, "Held by friction against the wall")
     proposals += look.others(3)
     yield Finding(
         "spacer.shows",
@@ -96,7 +96,7 @@ def spacer_shows(look: Look) -> Iterator[Finding]:
 def stuck_on_coating(look: Look) -> Iterator[Finding]:
     """Adhesive lifts the coating: what the sheet costs to replace."""
     part = next((p for p in look.assembly.by_role("glazing") if p.sheet is not None and p.sheet.coated), None)
-    if part is None or look.decided("spacer_held") != "adhesive strip":
+    if part is None or look.decided(look.levers.spacer_held) != "adhesive strip":
         return
     yield Finding(
         "spacer.stuck",
@@ -107,7 +107,7 @@ def stuck_on_coating(look: Look) -> Iterator[Finding]:
             "a lifted coating cannot be mended: the sheet costs {} {}", look.desk.shop.currency, f"{part.price:.2f}"
         ),
         keys=("stack.glazing",),
-        proposals=look.change("spacer_held", "by friction", 1, "Held by friction"),
+        proposals=look.change(look.levers.spacer_held, "by friction", 1, "Held by friction"),
         by_hand=both("Hard against the rabbet's wall, pressed straight down once, wholly under the lip."),
     )
 
@@ -121,8 +121,7 @@ def static_lifts(look: Look) -> Iterator[Finding]:
         return
     proposals: tuple[Proposal, ...] = ()
     for sheet in look.desk.stock.sheets_of("glass"):
-        lever = "glazing" if "glazing" in look.assembly.levers else "pane"
-        proposals += look.change(lever, sheet.model_dump(mode="json"), 2, "{}", sheet.name)
+        proposals += look.change(look.levers.glazing or look.levers.pane, sheet, 2, "{}", sheet.name)
     yield Finding(
         "glazing.static",
         "stop",

@@ -4,12 +4,12 @@ import math
 from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
-from shadbo.core.edits import Edit
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.materials import HangerKind
-from shadbo.core.shop import asked_kg, safe_kg
-from shadbo.core.units import GRAVITY_N_PER_KG
-from shadbo.core.words import Mm, both, length
+from shadbo.core.sheet.units import GRAVITY_N_PER_KG
+from shadbo.core.shop.materials import HangerKind
+from shadbo.core.shop.shop import asked_kg, safe_kg
+from shadbo.core.words.words import Mm, both, length
 
 NAMES: dict[HangerKind, str] = {
     "wire": "wire",

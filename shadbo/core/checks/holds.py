@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look, measure_again
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.words import Mm, both
+from shadbo.core.words.words import Mm, both
 
 BOW_SEEN_MM = 1.0
 
@@ -24,13 +24,13 @@ def hold_small(look: Look) -> Iterator[Finding]:
     proposals: list[Proposal] = []
     room = max(look[f"fit.allowance_{a}"].value for a in ("width", "height"))
     if room - lack >= 1.5 and not any(f"season.growth_{a}" in look for a in ("width", "height")):
-        proposals += look.change("allowance", look.length_to(room - lack), 1, "Allowance {}", Mm(room - lack))
+        proposals += look.change(look.levers.allowance, look.length(room - lack), 1, "Allowance {}", Mm(room - lack))
     bow = max(abs(look[f"fit.bow_{a}"].value) for a in ("width", "height"))
     if bow > BOW_SEEN_MM:
-        proposals += look.change("strainer", True, 3, "Screw in a strainer back")
+        proposals += look.change(look.levers.strainer, True, 3, "Screw in a strainer back")
     for sheet in [x for x in look.desk.stock.sheets_of("glass") if not x.coated][:2]:
         if "season.growth_width" in look and "acrylic only" not in look.desk.job.hanging.demands:
-            proposals += look.change("glazing", sheet.model_dump(mode="json"), 2, "{}", sheet.name)
+            proposals += look.change(look.levers.glazing, sheet, 2, "{}", sheet.name)
     proposals += look.others(3)
     yield Finding(
         "hold.small",
@@ -55,7 +55,7 @@ def hold_small(look: Look) -> Iterator[Finding]:
 
 def rails_bow(look: Look) -> Iterator[Finding]:
     """Middle wider than the ends: long thin rails bow outwards till the glazing drops."""
-    if look.decided("strainer"):
+    if look.decided(look.levers.strainer):
         return
     for axis in ("width", "height"):
         key = f"fit.bow_{axis}"
@@ -71,14 +71,14 @@ def rails_bow(look: Look) -> Iterator[Finding]:
             look.say(f"on the {axis}, both together; half of it each"),
             place=axis,
             keys=(key,),
-            proposals=look.change("strainer", True, 3, "Pull them in, then a strainer back"),
+            proposals=look.change(look.levers.strainer, True, 3, "Pull them in, then a strainer back"),
             by_hand=both("Pull them in with blocks and clamps until middle and ends agree, then corner plates."),
         )
 
 
 def rail_sags(look: Look) -> Iterator[Finding]:
     """The bottom rail under the package, upper bound."""
-    if "rail.sag" not in look or look.decided("strainer"):
+    if "rail.sag" not in look or look.decided(look.levers.strainer):
         return
     sag, most = look["rail.sag"], look.desk.practice.rail_sag_most_mm
     if sag.value <= most + 1e-6:
@@ -90,7 +90,7 @@ def rail_sags(look: Look) -> Iterator[Finding]:
         look.say("The bottom rail sags by {} to {}", look["rail.sag_least"], sag),
         look.say("{} on it; a stiff pane carries part; keep under {}", look["package.load"], Mm(most)),
         keys=("rail.sag", "rail.sag_least"),
-        proposals=(*look.change("strainer", True, 2, "Screw in a strainer back"), *look.others(4)),
+        proposals=(*look.change(look.levers.strainer, True, 2, "Screw in a strainer back"), *look.others(4)),
     )
 
 
@@ -109,13 +109,15 @@ def mark_hidden(look: Look) -> Iterator[Finding]:
         by = band.value - mark.inside.mm
         proposals: list[Proposal] = []
         if "mat.overlap" in look and mark.inside.mm >= 2:
-            proposals += look.change("overlap", look.length_to(mark.inside.mm), 1, "Overlap {}", Mm(mark.inside.mm))
+            proposals += look.change(
+                look.levers.overlap, look.length(mark.inside.mm), 1, "Overlap {}", Mm(mark.inside.mm)
+            )
         if "mat.overlap" in look:
-            proposals += look.change("shows", "whole sheet", 1, "Show the whole sheet")
+            proposals += look.change(look.levers.shows, "whole sheet", 1, "Show the whole sheet")
         for held in look.assembly.mouldings:
             lip = getattr(held.profile, "lip_mm", 1e9)
             if held.fits and lip <= mark.inside.mm:
-                proposals += look.change("profile", held.profile.model_dump(mode="json"), 2, "{}", held.profile.name)
+                proposals += look.change(look.levers.profile, held.profile, 2, "{}", held.profile.name)
         yield Finding(
             "mark.hidden",
             "caution",

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding
-from shadbo.core.words import both
+from shadbo.core.words.words import both
 
 
 def glue_alone(look: Look) -> Iterator[Finding]:
@@ -20,9 +20,9 @@ def glue_alone(look: Look) -> Iterator[Finding]:
         look.say("{}", (name.source if name else "") or ""),
         keys=("joint.mitre",),
         proposals=(
-            *look.change("joint", "splines", 3, "Splines"),
-            *look.change("joint", "biscuits", 3, "Biscuits"),
-            *look.change("joint", "corner plates", 2, "Corner plates"),
+            *look.change(look.levers.joint, "splines", 3, "Splines"),
+            *look.change(look.levers.joint, "biscuits", 3, "Biscuits"),
+            *look.change(look.levers.joint, "corner plates", 2, "Corner plates"),
         ),
         by_hand=both("Wedges or plates from behind serve a joined frame."),
     )
@@ -42,8 +42,8 @@ def biscuit_breaks_out(look: Look) -> Iterator[Finding]:
         ),
         keys=("joint.mitre", "joint.from_point"),
         proposals=(
-            *look.change("joint", "splines", 3, "Splines"),
-            *look.change("joint", "corner plates", 2, "Plates"),
+            *look.change(look.levers.joint, "splines", 3, "Splines"),
+            *look.change(look.levers.joint, "corner plates", 2, "Plates"),
         ),
         by_hand=both("A wider moulding takes a biscuit."),
     )

@@ -2,12 +2,12 @@
 
 from collections.abc import Iterator
 
+from shadbo.core.build.marked import Shown
 from shadbo.core.checks.view import Look
-from shadbo.core.edits import Edit
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.marked import Shown
-from shadbo.core.sums.polygon import apart, box_of, clear
-from shadbo.core.words import Mm, both
+from shadbo.core.shapes.polygon import apart, box_of, clear
+from shadbo.core.words.words import Mm, both
 
 
 def back_to_rule(look: Look, *shown: Shown) -> tuple[Proposal, ...]:
@@ -49,7 +49,7 @@ def pieces_overlap(look: Look) -> Iterator[Finding]:
                 keys=(a.key,) if a.key in look else (),
                 proposals=(
                     *back_to_rule(look, a, b),
-                    *look.change("gap", look.length_to(max(least, 25)), 1, "Gap {}", Mm(max(least, 25))),
+                    *look.change(look.levers.gap, look.length(max(least, 25)), 1, "Gap {}", Mm(max(least, 25))),
                 ),
                 by_hand=both("Move one of them, or make the field larger."),
                 root=over,
@@ -71,8 +71,8 @@ def outside_field(look: Look) -> Iterator[Finding]:
         wide = look["field.width"].value + 2 * (least - edge)
         tall = look["field.height"].value + 2 * (least - edge)
         grow = (
-            *look.change("layout_width", look.length_to(wide), 2, "Field {} wide", Mm(wide)),
-            *look.change("layout_height", look.length_to(tall), 2, "Field {} high", Mm(tall)),
+            *look.change(look.levers.layout_width, look.length(wide), 2, "Field {} wide", Mm(wide)),
+            *look.change(look.levers.layout_height, look.length(tall), 2, "Field {} high", Mm(tall)),
         )
         yield Finding(
             "layout.outside" if out else "layout.margin",

@@ -4,13 +4,13 @@ from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.words import Mm, both
+from shadbo.core.words.words import Mm, both
 
 
 def islands_fall(look: Look) -> Iterator[Finding]:
     """Cut-out letters whose middles would fall out; bridges too thin to hold them."""
     if "letters.islands" in look and look["letters.islands"].value > 0 and "bridge.width" not in look:
-        if look.decided("islands") != "left as they are":
+        if look.decided(look.levers.islands) != "left as they are":
             return
         yield Finding(
             "letters.islands",
@@ -20,8 +20,8 @@ def islands_fall(look: Look) -> Iterator[Finding]:
             both("a closed letter needs a bridge to its middle, or a translucent sheet behind that carries it"),
             keys=("letters.islands",),
             proposals=(
-                *look.change("islands", "bridges", 1, "Bridges"),
-                *look.change("islands", "translucent sheet", 2, "A translucent sheet behind"),
+                *look.change(look.levers.islands, "bridges", 1, "Bridges"),
+                *look.change(look.levers.islands, "translucent sheet", 2, "A translucent sheet behind"),
             ),
         )
     least = look.desk.practice.bridge_mm
@@ -33,7 +33,7 @@ def islands_fall(look: Look) -> Iterator[Finding]:
             look.say("A bridge of {} breaks in cutting", look["bridge.width"]),
             look.say("{} or more", Mm(least)),
             keys=("bridge.width",),
-            proposals=look.change("bridge", look.length_to(least), 1, "Bridges of {}", Mm(least)),
+            proposals=look.change(look.levers.bridge, look.length(least), 1, "Bridges of {}", Mm(least)),
         )
 
 
@@ -49,7 +49,7 @@ def artwork_falls(look: Look) -> Iterator[Finding]:
         both(f"{loose} piece{'s' if loose > 1 else ''} would fall out of the artwork"),
         both("an outline inside another is cut loose; draw a bridge to it, or carry it on a translucent sheet"),
         keys=("artwork.islands",),
-        proposals=look.change("islands", "translucent sheet", 2, "A translucent sheet behind"),
+        proposals=look.change(look.levers.islands, "translucent sheet", 2, "A translucent sheet behind"),
         by_hand=both("Draw bridges of 3 mm or more, and take the drawing in again."),
     )
 
@@ -67,10 +67,12 @@ def artwork_wide(look: Look) -> Iterator[Finding]:
         look.say("the board shows {}", look["field.width"]),
         keys=("artwork.width",),
         proposals=(
-            *look.change("artwork_width", look.length_to(max(most, 1)), 1, "Artwork {} wide", Mm(max(most, 1))),
             *look.change(
-                "layout_width",
-                look.length_to(look["artwork.width"].value + 2 * look["layout.margin"].value),
+                look.levers.artwork_width, look.length(max(most, 1)), 1, "Artwork {} wide", Mm(max(most, 1))
+            ),
+            *look.change(
+                look.levers.layout_width,
+                look.length(look["artwork.width"].value + 2 * look["layout.margin"].value),
                 2,
                 "A wider field",
             ),
@@ -92,8 +94,8 @@ def letters_wide(look: Look) -> Iterator[Finding]:
             look.say("the board shows {}", look["field.width"]),
             keys=("letters.width",),
             proposals=(
-                *look.change("letter_height", look.length_to(lower), 1, "Letters {} high", Mm(lower)),
-                *look.change("layout_width", look.length_to(wider), 2, "Field {} wide", Mm(wider)),
+                *look.change(look.levers.letter_height, look.length(lower), 1, "Letters {} high", Mm(lower)),
+                *look.change(look.levers.layout_width, look.length(wider), 2, "Field {} wide", Mm(wider)),
             ),
             by_hand=both("Fewer words, or a wider box."),
         )
@@ -124,8 +126,8 @@ def lamps_show(look: Look) -> Iterator[Finding]:
             look.say("{} at least for lamps {} apart", least, look["lamp.pitch"]),
             keys=("stack.light_void", "lamp.void_least"),
             proposals=(
-                *look.change("light_void", None, 1, "The void that the lamps ask for"),
-                *look.change("rows_apart", look.length_to(int(rows)), 2, "Rows {} apart", Mm(int(rows))),
+                *look.change(look.levers.light_void, None, 1, "The void that the lamps ask for"),
+                *look.change(look.levers.rows_apart, look.length(int(rows)), 2, "Rows {} apart", Mm(int(rows))),
             ),
             by_hand=both("A milkier sheet behind the cut-outs hides a little of it."),
         )
@@ -135,7 +137,7 @@ def lamps_show(look: Look) -> Iterator[Finding]:
         larger = [x for x in look.desk.stock.supplies if x.watts >= need.value - 1e-6 and x.volts == volts]
         proposals: tuple[Proposal, ...] = ()
         for x in larger[:2]:
-            proposals += look.change("supply", x.model_dump(mode="json"), 1, "{}", x.name)
+            proposals += look.change(look.levers.supply, x, 1, "{}", x.name)
         wrong = look["supply.volts_off"].value != 0
         yield Finding(
             "supply.small",
@@ -178,7 +180,7 @@ def steps_weak(look: Look) -> Iterator[Finding]:
             look.say("A step of {} hardly carries a layer", look["step.width"]),
             look.say("{} or more", Mm(least)),
             keys=("step.width",),
-            proposals=look.change("step", look.length_to(least), 1, "Steps of {}", Mm(least)),
+            proposals=look.change(look.levers.step, look.length(least), 1, "Steps of {}", Mm(least)),
         )
     if wall.value < 6.0 - 1e-6:
         yield Finding(
@@ -190,7 +192,7 @@ def steps_weak(look: Look) -> Iterator[Finding]:
             keys=("step.wall_left",),
             proposals=(
                 *look.others(2),
-                *(look.change("step", look.length_to(least), 1, "Steps of {}", Mm(least))),
+                *(look.change(look.levers.step, look.length(least), 1, "Steps of {}", Mm(least))),
             ),
             by_hand=both("Thicker stock, or spacers in place of a step."),
         )

@@ -2,13 +2,13 @@
 
 from collections.abc import Iterator
 
+from shadbo.core.build.marked import Shown
 from shadbo.core.checks.layout import back_to_rule
 from shadbo.core.checks.view import Look
-from shadbo.core.edits import Edit
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.marked import Shown
-from shadbo.core.sums.polygon import apart, box_of, clear, overlap
-from shadbo.core.words import Mm, both
+from shadbo.core.shapes.polygon import apart, box_of, clear, overlap
+from shadbo.core.words.words import Mm, both
 
 
 def windows_close(look: Look) -> Iterator[Finding]:
@@ -37,7 +37,7 @@ def windows_close(look: Look) -> Iterator[Finding]:
                         *(
                             proposal
                             for mm in (p.strip_mm, p.strip_least_mm)
-                            for proposal in look.change("strip", look.length_to(mm), 1, "Strip {}", Mm(mm))
+                            for proposal in look.change(look.levers.strip, look.length(mm), 1, "Strip {}", Mm(mm))
                         ),
                     ),
                     by_hand=both("Move a window, or give the mat more room."),
@@ -72,7 +72,7 @@ def border_mean(look: Look) -> Iterator[Finding]:
             place=window.id,
             keys=("mat.border",),
             proposals=(
-                *look.change("border", look.length_to(least), 1, "Border {}", Mm(least)),
+                *look.change(look.levers.border, look.length(least), 1, "Border {}", Mm(least)),
                 *back_to_rule(look, *[x for x in look.assembly.shown if x.id == window.id]),
             ),
             by_hand=both("Move the window inwards."),
@@ -93,7 +93,7 @@ def notch_covers(look: Look) -> Iterator[Finding]:
             both("The notches leave nothing of the opening"),
             both("two of them meet along one side; they are left out of the drawing"),
             keys=("notch.room",),
-            proposals=look.change("margin", look.length_to(80), 2, "More round the garment: {}", Mm(80)),
+            proposals=look.change(look.levers.margin, look.length(80), 2, "More round the garment: {}", Mm(80)),
             by_hand=both("Seat a badge on the mat, or give the opening more room."),
             root=True,
         )
@@ -119,8 +119,8 @@ def notch_covers(look: Look) -> Iterator[Finding]:
         keys=("notch.room", "layout.margin"),
         proposals=(
             *edits,
-            *look.change("margin", look.length_to(wider), 2, "{} round the garment", Mm(wider)),
-            *look.change("notch_room", look.length_to(3), 1, "Notch closer to its badge"),
+            *look.change(look.levers.margin, look.length(wider), 2, "{} round the garment", Mm(wider)),
+            *look.change(look.levers.notch_room, look.length(3), 1, "Notch closer to its badge"),
         ),
         by_hand=both("Fold the sleeves, or give the opening more room."),
     )

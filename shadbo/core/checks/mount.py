@@ -2,12 +2,12 @@
 
 from collections.abc import Iterator
 
+from shadbo.core.build.mounts import MountPlan
 from shadbo.core.checks.view import Look
-from shadbo.core.edits import Edit
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.mounts import MountPlan
-from shadbo.core.pieces import Margined, PressedPlant
-from shadbo.core.words import Mm, both
+from shadbo.core.pieces.pieces import Margined, PressedPlant
+from shadbo.core.words.words import Mm, both
 
 
 def _others(look: Look, plan: MountPlan) -> tuple[Proposal, ...]:
@@ -17,7 +17,7 @@ def _others(look: Look, plan: MountPlan) -> tuple[Proposal, ...]:
             if plan.at:
                 out += (Proposal(look.say("{}", w.mount.name), (Edit(at=plan.at, to=w.mount.id),), 1),)
             else:
-                out += look.change("mount", w.mount.id, 1, "{}", w.mount.name)
+                out += look.change(look.levers.mount, w.mount.id, 1, "{}", w.mount.name)
     return out
 
 
@@ -59,7 +59,7 @@ def overloaded(look: Look) -> Iterator[Finding]:
             look.say("maker's rating {} and a factor of {}", rating, factor),
             place=plan.of,
             keys=(f"{key}.margin", f"{key}.demand"),
-            proposals=(*_others(look, plan), *look.change("bottom", False, 1, "No bottom rail")),
+            proposals=(*_others(look, plan), *look.change(look.levers.bottom, False, 1, "No bottom rail")),
             by_hand=both("Use more fixings, or a stronger kind."),
         )
 
@@ -74,7 +74,7 @@ def cloth_short(look: Look) -> Iterator[Finding]:
         border = look["border.wanted"].value - lack
         proposals: tuple[Proposal, ...] = ()
         if border > 0:
-            proposals = look.change("border", look.length_to(border), 1, "Border {}", Mm(border, "down"))
+            proposals = look.change(look.levers.border, look.length(border), 1, "Border {}", Mm(border, "down"))
         yield Finding(
             "cloth.short",
             "stop",
@@ -132,7 +132,7 @@ def window_nothing(look: Look) -> Iterator[Finding]:
             look.say("No window is left"),
             look.say("the mat may cover at most {} of each side", Mm(size / 2 - 5)),
             keys=("window.width", "mat.overlap"),
-            proposals=look.change("overlap", None, 1, "Overlap as the shop does it"),
+            proposals=look.change(look.levers.overlap, None, 1, "Overlap as the shop does it"),
             root=True,
         )
         return
@@ -145,7 +145,7 @@ def window_nothing(look: Look) -> Iterator[Finding]:
             look.say("A border of {} looks mean and tears easily", border),
             look.say("{} or more", Mm(least)),
             keys=("mat.border",),
-            proposals=look.change("border", look.length_to(least), 1, "Border {}", Mm(least)),
+            proposals=look.change(look.levers.border, look.length(least), 1, "Border {}", Mm(least)),
         )
 
 
@@ -176,7 +176,7 @@ def back_wrong(look: Look) -> Iterator[Finding]:
             look.say("A canvas is not sealed in"),
             look.say("both its faces should see the same air, or it slackens and shrinks unevenly"),
             keys=("cover.width",),
-            proposals=look.change("back", "vented paper", 1, "Vented paper"),
+            proposals=look.change(look.levers.back, "vented paper", 1, "Vented paper"),
         )
     if look.assembly.glazed and "vented" in cover:
         yield Finding(
@@ -186,7 +186,7 @@ def back_wrong(look: Look) -> Iterator[Finding]:
             look.say("Behind glazing the back is sealed"),
             look.say("a vent lets dust, damp and insects to the paper"),
             keys=("cover.width",),
-            proposals=look.change("back", "sealed paper", 1, "Sealed paper"),
+            proposals=look.change(look.levers.back, "sealed paper", 1, "Sealed paper"),
         )
 
 
@@ -207,9 +207,9 @@ def recipient(look: Look) -> Iterator[Finding]:
             if demand in ("no wire", "two fixed points") and not look.assembly.hangs:
                 edits = (Proposal(look.say("Hang it by two straps"), (Edit(at="hanging/kind", to="straps"),), 1),)
             if demand == "sealed back":
-                edits = look.change("back", "sealed paper", 1, "Sealed paper")
+                edits = look.change(look.levers.back, "sealed paper", 1, "Sealed paper")
             if demand == "acrylic only":
-                edits = look.change("glazing", None, 1, "Glazing as the plan chooses")
+                edits = look.change(look.levers.glazing, None, 1, "Glazing as the plan chooses")
             yield Finding(
                 "recipient.asks",
                 "caution",

@@ -2,13 +2,23 @@
 
 from collections.abc import Iterator
 
-from shadbo.core.boards import SheetKind
+from shadbo.core.build.assembly import Part
 from shadbo.core.checks.view import Look
+from shadbo.core.decisions.levers import Lever
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.sheet import to_mark
-from shadbo.core.words import Mm, both
+from shadbo.core.sheet.sheet import to_mark
+from shadbo.core.shop.boards import SheetKind, SheetStock
+from shadbo.core.words.words import Mm, both
 
-LEVER_OF = {"backing": "backing", "board": "board", "glazing": "glazing", "mat": "mat"}
+
+def lever_of(look: Look, part: Part) -> Lever[SheetStock] | None:
+    """What decides the sheet that a part is cut from."""
+    levers = look.levers
+    by_id = {"mat_inner": levers.inner_mat, "middle": levers.middle, "core": levers.core, "card": levers.card}
+    by_role = {"backing": levers.backing, "board": levers.board, "glazing": levers.glazing, "mat": levers.mat}
+    return by_id.get(part.id) or by_role.get(part.role) or levers.pane
+
+
 SAID = {"backing": "Backing", "board": "Mount board", "glazing": "Glazing"}
 LIKE: dict[str, tuple[SheetKind, ...]] = {
     "backing": ("backing", "foam board", "corrugated plastic", "hardboard", "mdf"),
@@ -19,7 +29,6 @@ LIKE: dict[str, tuple[SheetKind, ...]] = {
 
 
 def _thinner(look: Look, role: str, than_mm: float) -> tuple[Proposal, ...]:
-    lever = LEVER_OF[role] if LEVER_OF[role] in look.assembly.levers else "pane"
     out: tuple[Proposal, ...] = ()
     part = next((p for p in look.assembly.by_role(role) if p.sheet is not None and p.thick is not None), None)
     if part is None or part.thick is None or part.length is None or part.width is None:
@@ -32,7 +41,7 @@ def _thinner(look: Look, role: str, than_mm: float) -> tuple[Proposal, ...]:
             and part.thick.value - sheet.thick_mm >= than_mm
         ):
             out += look.change(
-                lever, sheet.model_dump(mode="json"), 2 if role == "glazing" else 1, f"{SAID[role]}: {{}}", sheet.name
+                lever_of(look, part), sheet, 2 if role == "glazing" else 1, f"{SAID[role]}: {{}}", sheet.name
             )
     return out
 
@@ -53,8 +62,8 @@ def too_deep(look: Look) -> Iterator[Finding]:
         *_thinner(look, "board", lack),
         *_thinner(look, "glazing", lack),
         *look.others(1),
-        *look.change("extension", look.length_to(strip), 3, "Rabbet extension {}", Mm(strip)),
-        *(look.change("glass", "left out", 2, "Leave its glass out") if "box.depth" in look else ()),
+        *look.change(look.levers.extension, look.length(strip), 3, "Rabbet extension {}", Mm(strip)),
+        *(look.change(look.levers.glass, "left out", 2, "Leave its glass out") if "box.depth" in look else ()),
     )
     room = look["box.depth"] if "box.depth" in look else look["profile.rabbet"]
     yield Finding(
@@ -84,14 +93,14 @@ def rattles(look: Look) -> Iterator[Finding]:
         look.say("{} of depth stay empty: the package rattles", left),
         look.say("fill all but {}", Mm(most)),
         keys=("depth.left",),
-        proposals=(*look.change("packers", None, 1, "Packers, as the plan stacks them"), *look.others(3)),
+        proposals=(*look.change(look.levers.packers, None, 1, "Packers, as the plan stacks them"), *look.others(3)),
         by_hand=both("Glue packers for good, or lay a soft acid-free pad where it should come out again."),
     )
 
 
 def glass_not_replaced(look: Look) -> Iterator[Finding]:
     """Glass left out, and nothing of its thickness in its place: the lip no longer holds the package tight."""
-    if look.decided("glass") != "left out" or "stack.glass_packer" in look:
+    if look.decided(look.levers.glass) != "left out" or "stack.glass_packer" in look:
         return
     yield Finding(
         "glass.gone",
@@ -100,7 +109,7 @@ def glass_not_replaced(look: Look) -> Iterator[Finding]:
         look.say("The glass is left out, and nothing takes its place"),
         look.say("a packer of {} keeps the package against the lip", look["box.glass"]),
         keys=("box.glass",),
-        proposals=look.change("packers", None, 1, "A packer as thick as the glass"),
+        proposals=look.change(look.levers.packers, None, 1, "A packer as thick as the glass"),
     )
 
 
@@ -135,15 +144,10 @@ def sheet_small(look: Look) -> Iterator[Finding]:
         size = (part.length.value, part.width.value)
         if sheet.holds(*size):
             continue
-        lever = LEVER_OF.get(part.role, "")
-        if lever not in look.assembly.levers:
-            lever = "pane"
-        if part.id in ("mat_inner", "middle", "core", "card"):
-            lever = {"mat_inner": "inner_mat"}.get(part.id, part.id)
         large = [x for x in look.desk.stock.sheets_of(*LIKE.get(part.role, ())) if x.holds(*size)]
         proposals: tuple[Proposal, ...] = ()
         for other in large[:3]:
-            proposals += look.change(lever, other.model_dump(mode="json"), 2, "{}", other.name)
+            proposals += look.change(lever_of(look, part), other, 2, "{}", other.name)
         joined = "backing.strip" in look and part.role == "backing"
         yield Finding(
             "sheet.small",

@@ -5,8 +5,8 @@ from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding
-from shadbo.core.pieces import StretchedCanvas
-from shadbo.core.words import Mm, both
+from shadbo.core.pieces.pieces import StretchedCanvas
+from shadbo.core.words.words import Mm, both
 
 
 def sides_far_apart(look: Look) -> Iterator[Finding]:

@@ -3,20 +3,19 @@
 from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look, measure_again
-from shadbo.core.edits import Edit
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.sheet import to_mark
+from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.sums.spacing import widest
-from shadbo.core.words import Mm, both, length
+from shadbo.core.words.words import Mm, both
 
 
 def _other_screw(look: Look) -> list[Proposal]:
     """Back to the plan's own length, another pad by moving the face, or another profile, by inverse sums."""
-    p, levers = look.desk.practice, look.assembly.levers
+    p, levers = look.desk.practice, look.levers
     out: list[Proposal] = []
     if look["screw.length"].kind == "choose":
-        out += look.change("screw_mm", None, 1, "Let the plan choose the screw")
-    if "face_by" not in levers or "profile.ledge_thick" not in look:
+        out += look.change(look.levers.screw_mm, None, 1, "Let the plan choose the screw")
+    if levers.face is None or levers.face_by is None or "profile.ledge_thick" not in look:
         return out
     ledge, depth = look["profile.ledge_thick"].value, look["canvas.depth"].value
     room = min(p.screw_in_bar_most_mm, depth - p.screw_to_cloth_mm)
@@ -25,11 +24,10 @@ def _other_screw(look: Look) -> list[Proposal]:
         pad = to_mark(screw - ledge - (p.screw_in_bar_least_mm + room) / 2, 1.0, "nearest")
         back = look["frame.inside_depth"].value - depth - pad
         if pad >= 0 and back >= 0 and abs(back - face) <= 6 and back != face:
-            to = {"mm": back, "typed": length(back, look.desk.mark).pick(look.desk.mark.system)}
-            edits = (Edit(at=levers["face"], to="recessed"), Edit(at=levers["face_by"], to=to))
+            edits = (levers.face.set("recessed"), levers.face_by.set(look.length(back)))
             out.append(Proposal(look.say("Face {} back", Mm(back)), edits, 1))
     for held in [h for h in look.assembly.mouldings if h.fits][:2]:
-        out += look.change("profile", held.profile.model_dump(mode="json"), 2, "{}", held.profile.name)
+        out += look.change(look.levers.profile, held.profile, 2, "{}", held.profile.name)
     return out
 
 
@@ -109,10 +107,9 @@ def line_off(look: Look) -> Iterator[Finding]:
         proposals: list[Proposal] = []
         narrower = look["profile.ledge"].value - look.desk.practice.ledge_beyond_gap_mm
         if narrower >= look.desk.practice.least_gap_mm:
-            to = {"mm": narrower, "typed": length(narrower, look.desk.mark).pick(look.desk.mark.system)}
-            proposals += look.change("gap", to, 1, "Gap {}", Mm(narrower))
+            proposals += look.change(look.levers.gap, look.length(narrower), 1, "Gap {}", Mm(narrower))
         for held in [h for h in look.assembly.mouldings if h.fits][:3]:
-            proposals += look.change("profile", held.profile.model_dump(mode="json"), 2, "{}", held.profile.name)
+            proposals += look.change(look.levers.profile, held.profile, 2, "{}", held.profile.name)
         misses = "misses the bar" if q.value < 0 else "runs {} from the {}"
         values = () if q.value < 0 else (q, name)
         yield Finding(
@@ -151,7 +148,7 @@ def on_something(look: Look) -> Iterator[Finding]:
             Mm(out.end_mm, "up"),
         ),
         keys=(fixing.along.key,),
-        proposals=look.change("screw_from_corner", None, 1, "Let the plan space the screws"),
+        proposals=look.change(look.levers.screw_from_corner, None, 1, "Let the plan space the screws"),
     )
 
 
@@ -177,6 +174,6 @@ def too_few(look: Look) -> Iterator[Finding]:
             look.say("one near each corner, then at most {} apart", Mm(most)),
             place=side,
             keys=tuple(f.along.key for j in look.assembly.joins for f in j.fixings if f.side == side),
-            proposals=look.change("screw_from_corner", None, 1, "Let the plan space the screws"),
+            proposals=look.change(look.levers.screw_from_corner, None, 1, "Let the plan space the screws"),
             by_hand=both("Where keys and braces leave no room, use plates from ledge to bar."),
         )

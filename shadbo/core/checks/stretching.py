@@ -3,12 +3,12 @@
 from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
-from shadbo.core.edits import Edit
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.job import new_id
-from shadbo.core.pieces import LooseCanvas, StretchedCanvas
+from shadbo.core.job.job import new_id
+from shadbo.core.pieces.pieces import LooseCanvas, StretchedCanvas
 from shadbo.core.sums.bending import braces_wanted
-from shadbo.core.words import Mm, both
+from shadbo.core.words.words import Mm, both
 
 
 def _add(look: Look, runs: str, length_mm: float, count: int) -> tuple[Proposal, ...]:

@@ -1,15 +1,19 @@
 """What a check looks at, and the short ways of saying what it found."""
 
 from dataclasses import dataclass
+from typing import TypeVar
 
-from shadbo.core.assembly import Assembly
+from shadbo.core.build.assembly import Assembly
+from shadbo.core.decisions.levers import Lever, Levers, written
 from shadbo.core.desk import Desk
-from shadbo.core.edits import Edit
 from shadbo.core.findings import Finding, Proposal, StationName
-from shadbo.core.hang_plan import HangPlan
-from shadbo.core.lengths import Both
-from shadbo.core.quantity import Quantity
-from shadbo.core.words import Sayable, both, length, say
+from shadbo.core.hang.hang_plan import HangPlan
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.shop.values import Length
+from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import Sayable, both, length, say
+
+T = TypeVar("T")
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,24 +34,30 @@ class Look:
         """A sentence in both systems."""
         return say(self.desk.mark, sentence, *values)
 
-    def change(self, lever: str, to: object, effort: int, sentence: str, *values: Sayable) -> tuple[Proposal, ...]:
-        """A proposal that moves one lever of the display; none where the display has no such lever."""
-        at = self.assembly.levers.get(lever)
-        if at is None:
-            return ()
-        return (Proposal(self.say(sentence, *values), (Edit(at=at, to=to),), effort),)
+    @property
+    def levers(self) -> Levers:
+        """What the framer can decide for this display."""
+        return self.desk.levers
 
-    def decided(self, lever: str) -> object:
-        """What stands in the job at a lever of the display; None where the plan decides."""
-        at = self.assembly.levers.get(lever)
-        here: object = self.desk.job
-        for name in (at or "").split("/"):
-            here = getattr(here, name, None)
-        return here if at is not None else None
+    def change(
+        self, lever: Lever[T] | None, to: T | None, effort: int, sentence: str, *values: Sayable
+    ) -> tuple[Proposal, ...]:
+        """A proposal that moves one lever; none where the display has no such lever."""
+        if lever is None:
+            return ()
+        return (Proposal(self.say(sentence, *values), (lever.set(to),), effort),)
+
+    def decided(self, lever: Lever[T] | None) -> T | None:
+        """What the framer decided at a lever; None where the plan decides, or there is no such lever."""
+        return lever.of(self.desk.job) if lever is not None else None
+
+    def length(self, mm: float) -> Length:
+        """A length as this workshop types it."""
+        return Length(mm=round(mm, 3), typed=length(mm, self.desk.mark).pick(self.desk.mark.system))
 
     def length_to(self, mm: float) -> dict[str, object]:
-        """A length as an edit writes it, typed as this workshop types."""
-        return {"mm": round(mm, 3), "typed": length(mm, self.desk.mark).pick(self.desk.mark.system)}
+        """The same as an edit writes it, for places that have no lever."""
+        return written(self.length(mm))  # type: ignore[no-any-return]
 
     def others(self, most: int, severity_effort: int = 2) -> tuple[Proposal, ...]:
         """Mouldings of the rack that would take it."""
@@ -55,9 +65,7 @@ class Look:
         fit = [h for h in self.assembly.mouldings if h.fits and h.profile != now][:most]
         out: tuple[Proposal, ...] = ()
         for held in fit:
-            out += self.change(
-                "profile", held.profile.model_dump(mode="json"), severity_effort, "{}", held.profile.name
-            )
+            out += self.change(self.levers.profile, held.profile, severity_effort, "{}", held.profile.name)
         return out
 
 

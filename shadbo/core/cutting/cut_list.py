@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from shadbo.core.plan import Plan
-from shadbo.core.quantity import Quantity
+from shadbo.core.sheet.quantity import Quantity
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,7 +46,7 @@ def cut_list(plan: Plan) -> list[CutRow]:
     for of, kind in sorted(kinds):
         count = sum(spot.of == of and spot.kind == kind for spot in a.spots)
         plan_ = next((m for m in a.mounts if m.of == of), None)
-        name = plan_.tape_name if plan_ and plan_.tape_name else kind
+        name = plan_.tape.name if plan_ and plan_.tape else kind
         whose = f"for {plan_.name}" if plan_ else ""
         rows.append(CutRow("fixing", count, name, None, None, None, kind, whose))
     if hang.hanger is not None:

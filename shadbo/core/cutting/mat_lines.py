@@ -7,10 +7,10 @@ grown outline lie. At an inner corner that is one thickness past the drawn corne
 
 from dataclasses import dataclass
 
-from shadbo.core.assembly import Dot, Ring
-from shadbo.core.marked import Window
+from shadbo.core.build.assembly import Dot, Ring
+from shadbo.core.build.marked import Window
 from shadbo.core.plan import Plan
-from shadbo.core.sums.polygon import anticlockwise, apart, box_of, mirrored, offset, sides, square_cornered
+from shadbo.core.shapes.polygon import anticlockwise, apart, box_of, mirrored, offset, sides, square_cornered
 
 
 @dataclass(frozen=True, slots=True)

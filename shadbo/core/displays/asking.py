@@ -1,14 +1,14 @@
 """Questions that several displays ask in the same words."""
 
-from shadbo.core.assembly import Assembly
-from shadbo.core.boards import SheetStock
+from shadbo.core.asking.questions import Choice, Question
+from shadbo.core.asking.rows import choice_row, told
+from shadbo.core.build.assembly import Assembly
 from shadbo.core.desk import Desk
-from shadbo.core.lengths import Both
-from shadbo.core.quantity import Quantity
-from shadbo.core.questions import Choice, Question
-from shadbo.core.rows import choice_row, told
-from shadbo.core.values import Value
-from shadbo.core.words import both, length, say, sizes
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.shop.boards import SheetStock
+from shadbo.core.shop.values import Value
+from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import both, length, say, sizes
 
 
 def moulding_row(desk: Desk, assembly: Assembly, at: str, decided: Value | None, label: str = "Moulding") -> Question:

@@ -1,13 +1,14 @@
 """What every display is to the rest of the program."""
 
 from dataclasses import dataclass
-from typing import Protocol
+from typing import Any, Protocol
 
-from shadbo.core.assembly import Assembly
+from shadbo.core.asking.questions import Question
+from shadbo.core.build.assembly import Assembly
+from shadbo.core.decisions.levers import Home, Levers
 from shadbo.core.desk import Desk
 from shadbo.core.findings import StationName
-from shadbo.core.pieces import Piece
-from shadbo.core.questions import Question
+from shadbo.core.pieces.pieces import Piece
 
 
 @dataclass(frozen=True, slots=True)
@@ -21,7 +22,8 @@ class Ask:
 class Display(Protocol):
     """One kind of build: what it needs, how it becomes an assembly, what it asks."""
 
-    kind: str
+    home: Home[Any]
+    levers: Levers
     name: str
     gathers: bool
 

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal, get_args
 
-from shadbo.core.assembly import ViewName
+from shadbo.core.build.assembly import ViewName
 from shadbo.core.drawing.compose import compose, fit_to
 from shadbo.core.drawing.edge import edge_scene
 from shadbo.core.drawing.faces import back_scene, front_scene
@@ -16,10 +16,10 @@ from shadbo.core.drawing.scene import Scene
 from shadbo.core.drawing.stretch import stretch_scene
 from shadbo.core.drawing.svg import write_svg
 from shadbo.core.drawing.tape import tape_scene
-from shadbo.core.lengths import MM_PER_INCH, System, texts
 from shadbo.core.plan import Plan
-from shadbo.core.units import MM
-from shadbo.core.words import number_text
+from shadbo.core.sheet.units import MM
+from shadbo.core.words.lengths import MM_PER_INCH, System, texts
+from shadbo.core.words.words import number_text
 
 VIEWS: tuple[ViewName, ...] = get_args(ViewName)
 BOARDS: dict[ViewName, Paper] = {

@@ -2,7 +2,7 @@
 
 from typing import Literal
 
-from shadbo.core.assembly import Dot
+from shadbo.core.build.assembly import Dot
 from shadbo.core.drawing.ink import INK, SOFT, STROKES, TAPE, Stroke
 from shadbo.core.drawing.marks import Circle, Fit, Group, Path, Text
 from shadbo.core.drawing.scene import Dim

@@ -1,10 +1,10 @@
 """How far a piece among several is from its neighbours and the edges: shown while it is looked at or moved."""
 
-from shadbo.core.assembly import Assembly
+from shadbo.core.build.assembly import Assembly
+from shadbo.core.build.marked import Shown
 from shadbo.core.drawing.scene import Dim
-from shadbo.core.lengths import Mark, System, texts
-from shadbo.core.marked import Shown
-from shadbo.core.sums.polygon import box_of
+from shadbo.core.shapes.polygon import box_of
+from shadbo.core.words.lengths import Mark, System, texts
 
 Box = tuple[float, float, float, float]
 

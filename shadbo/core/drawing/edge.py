@@ -1,10 +1,10 @@
 """Edge section: the frame's edge cut through, depth running from the front (left) to the wall (right)."""
 
-from shadbo.core.assembly import Assembly, Dimension
+from shadbo.core.build.assembly import Assembly, Dimension
 from shadbo.core.drawing.scene import Dim, Leader, Line, Scene, Shape, Words
-from shadbo.core.lengths import Mark, System
 from shadbo.core.plan import Plan
-from shadbo.core.words import number_text
+from shadbo.core.words.lengths import Mark, System
+from shadbo.core.words.words import number_text
 
 
 def dim_of(d: Dimension, mark: Mark, system: System) -> Dim:

@@ -1,13 +1,13 @@
 """Front and back views. The back is seen from behind: points are mirrored, text never is."""
 
-from shadbo.core.assembly import Assembly, Dot, Ring
+from shadbo.core.build.assembly import Assembly, Dot, Ring
 from shadbo.core.drawing.distances import distance_dims
 from shadbo.core.drawing.edge import dim_of
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
-from shadbo.core.lengths import System, texts
 from shadbo.core.plan import Plan
-from shadbo.core.rings import mitred
-from shadbo.core.words import number_text
+from shadbo.core.shapes.rings import mitred
+from shadbo.core.words.lengths import System, texts
+from shadbo.core.words.words import number_text
 
 
 def front_scene(plan: Plan, system: System) -> Scene:

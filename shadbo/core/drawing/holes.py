@@ -1,14 +1,14 @@
 """The board that pieces are mounted on, from the front: every hole, pin, slit and support to be marked."""
 
-from shadbo.core.assembly import Assembly
+from shadbo.core.build.assembly import Assembly
 from shadbo.core.drawing.faces import zone_lines
 from shadbo.core.drawing.running import running_dims
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
-from shadbo.core.lengths import System
 from shadbo.core.plan import Plan
-from shadbo.core.rings import centred
-from shadbo.core.sums.polygon import box_of
-from shadbo.core.words import number_text
+from shadbo.core.shapes.polygon import box_of
+from shadbo.core.shapes.rings import centred
+from shadbo.core.words.lengths import System
+from shadbo.core.words.words import number_text
 
 
 def holes_scene(plan: Plan, system: System) -> Scene:

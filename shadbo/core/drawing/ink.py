@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from shadbo.core.assembly import Hatch
+from shadbo.core.build.assembly import Hatch
 from shadbo.core.drawing.scene import LineRole
 
 INK = "#20242c"

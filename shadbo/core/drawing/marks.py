@@ -4,7 +4,7 @@ from dataclasses import dataclass, field
 from fractions import Fraction
 from typing import Literal
 
-from shadbo.core.assembly import Dot
+from shadbo.core.build.assembly import Dot
 from shadbo.core.drawing.ink import INK, Stroke
 
 PX_PER_MM = 96 / 25.4

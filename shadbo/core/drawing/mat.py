@@ -3,10 +3,10 @@
 from shadbo.core.cutting.mat_lines import CutLine, cut_lines, mats_of
 from shadbo.core.drawing.running import running_dims
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
-from shadbo.core.lengths import Mark, System, texts
 from shadbo.core.plan import Plan
-from shadbo.core.rings import centred
-from shadbo.core.sums.polygon import Ring, holds, mirrored
+from shadbo.core.shapes.polygon import Ring, holds, mirrored
+from shadbo.core.shapes.rings import centred
+from shadbo.core.words.lengths import Mark, System, texts
 
 
 def mat_scene(plan: Plan, system: System, sheet: str = "") -> Scene:

@@ -1,10 +1,10 @@
 """Parts to cut: every rail with its slants and its long-point length, every strip, and how many."""
 
-from shadbo.core.assembly import Part
+from shadbo.core.build.assembly import Part
 from shadbo.core.drawing.scene import Line, Scene, Shape, Words
-from shadbo.core.lengths import System
 from shadbo.core.plan import Plan
-from shadbo.core.words import number_text
+from shadbo.core.words.lengths import System
+from shadbo.core.words.words import number_text
 
 ROW = 26.0
 LONGEST = 118.0

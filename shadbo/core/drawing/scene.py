@@ -6,7 +6,7 @@ Every element carries its role, and the key of the line of the sheet that it sta
 from dataclasses import dataclass, field
 from typing import Literal
 
-from shadbo.core.assembly import Dot, Hatch, Ring
+from shadbo.core.build.assembly import Dot, Hatch, Ring
 
 LineRole = Literal[
     "outline", "thin", "hidden", "centre", "cloth", "wall", "front", "wire", "screw", "mark", "zone", "cut"

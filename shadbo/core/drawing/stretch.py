@@ -1,11 +1,11 @@
 """Stretching, seen from behind: bars, cloth, where the corner may be trimmed, every staple by its number."""
 
-from shadbo.core.assembly import Ring
+from shadbo.core.build.assembly import Ring
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
-from shadbo.core.lengths import System
 from shadbo.core.plan import Plan
 from shadbo.core.sums.stretch import staple_order
-from shadbo.core.words import number_text
+from shadbo.core.words.lengths import System
+from shadbo.core.words.words import number_text
 
 
 def stretch_scene(plan: Plan, system: System) -> Scene:

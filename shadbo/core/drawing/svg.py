@@ -3,7 +3,7 @@
 import re
 from xml.sax.saxutils import escape, quoteattr
 
-from shadbo.core.assembly import Hatch
+from shadbo.core.build.assembly import Hatch
 from shadbo.core.drawing.ink import FILLS, PAPER, Stroke
 from shadbo.core.drawing.marks import Circle, Group, Path, Sheet2D, Text
 

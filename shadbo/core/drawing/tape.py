@@ -1,10 +1,10 @@
 """Before the readings are in: a canvas to no scale, and where the tape goes."""
 
 from shadbo.core.drawing.scene import Dim, Line, Scene, Shape, Words
-from shadbo.core.measures import measures
-from shadbo.core.objects import Sized
-from shadbo.core.outlines import outline
-from shadbo.core.pieces import StretchedCanvas
+from shadbo.core.pieces.measures import measures
+from shadbo.core.pieces.objects import Sized
+from shadbo.core.pieces.outlines import outline
+from shadbo.core.pieces.pieces import StretchedCanvas
 from shadbo.core.plan import Plan
 
 W, H = 60.0, 44.0

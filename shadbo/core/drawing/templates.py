@@ -2,14 +2,14 @@
 
 from dataclasses import dataclass
 
-from shadbo.core.assembly import Dot
+from shadbo.core.build.assembly import Dot
 from shadbo.core.drawing.holes import holes_scene
 from shadbo.core.drawing.scene import Line, Round, Scene, Words
 from shadbo.core.drawing.stretch import stretch_scene
-from shadbo.core.lengths import System
 from shadbo.core.plan import Plan
-from shadbo.core.rings import centred
-from shadbo.core.sums.polygon import offset, sides
+from shadbo.core.shapes.polygon import offset, sides
+from shadbo.core.shapes.rings import centred
+from shadbo.core.words.lengths import System
 
 TENTHS = tuple(n / 10 for n in range(11))
 

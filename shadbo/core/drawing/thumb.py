@@ -7,8 +7,8 @@ from shadbo.core.drawing.edge import edge_scene
 from shadbo.core.drawing.marks import Group, Paper, Path
 from shadbo.core.drawing.scene import Line, Scene, Shape
 from shadbo.core.drawing.svg import write_svg
-from shadbo.core.lengths import System
 from shadbo.core.plan import Plan
+from shadbo.core.words.lengths import System
 
 THUMB = Paper("thumb", 84, 84, (2, 2, 2, 2))
 

@@ -1,9 +1,10 @@
 """A piece put elsewhere by hand: where it comes to rest, as the edits that put it there."""
 
-from shadbo.core.edits import Edit, length
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.job.edits import length
 from shadbo.core.layout.snap import Box, Snapped, snap
 from shadbo.core.plan import Plan
-from shadbo.core.sums.polygon import box_of
+from shadbo.core.shapes.polygon import box_of
 
 
 class CannotMove(ValueError):

@@ -3,20 +3,21 @@
 from dataclasses import dataclass
 
 from shadbo.core.assess import assess
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.drawing.compose import compose
 from shadbo.core.drawing.marks import Paper
 from shadbo.core.drawing.scene import Scene, Shape
 from shadbo.core.drawing.svg import write_svg
-from shadbo.core.edits import Edit, apply, length
 from shadbo.core.findings import RANK
-from shadbo.core.job import Job
+from shadbo.core.job.edits import apply, length
+from shadbo.core.job.job import Job
 from shadbo.core.layout.solver import Proposal, Thing, propose
-from shadbo.core.lengths import Both
 from shadbo.core.plan import Plan
-from shadbo.core.rings import centred
-from shadbo.core.shop import Shop
-from shadbo.core.sums.polygon import box_of
-from shadbo.core.words import both, say, sizes
+from shadbo.core.shapes.polygon import box_of
+from shadbo.core.shapes.rings import centred
+from shadbo.core.shop.shop import Shop
+from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import both, say, sizes
 
 PICTURE = Paper("layout", 132, 100, (3, 3, 3, 3))
 MOST_SOLVED = 14

@@ -3,8 +3,8 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from shadbo.core.lengths import Mark
-from shadbo.core.sheet import to_mark
+from shadbo.core.sheet.sheet import to_mark
+from shadbo.core.words.lengths import Mark
 
 
 @dataclass(frozen=True, slots=True)

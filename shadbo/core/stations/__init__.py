@@ -1,10 +1,10 @@
 """The eight stations of a job, in the order of work: each with its answer and its questions."""
 
-from shadbo.core.displays import DISPLAYS
+from shadbo.core.asking.questions import Question, Station, StationMark
+from shadbo.core.displays.registry import DISPLAYS
 from shadbo.core.findings import RANK, StationName
 from shadbo.core.plan import Plan
-from shadbo.core.quantity import Severity
-from shadbo.core.questions import Question, Station, StationMark
+from shadbo.core.sheet.quantity import Severity
 from shadbo.core.stations import answers, hang, measure, receive
 
 TITLES: dict[StationName, tuple[str, str, str, str]] = {

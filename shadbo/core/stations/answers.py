@@ -1,10 +1,10 @@
 """The short answers that the docket shows: one line and one below it, for each station."""
 
+from shadbo.core.asking.rows import EMPTY
 from shadbo.core.findings import StationName
-from shadbo.core.lengths import Both, texts
 from shadbo.core.plan import Plan
-from shadbo.core.rows import EMPTY
-from shadbo.core.words import Mm, both, say, value_text
+from shadbo.core.words.lengths import Both, texts
+from shadbo.core.words.words import Mm, both, say, value_text
 
 KINDS = {
     "wire": "wire",

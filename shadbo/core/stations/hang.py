@@ -1,11 +1,11 @@
 """Close and hang: hardware for the weight, places on the back, height of the hook, what to look at last."""
 
-from shadbo.core.hanging import RAILED
+from shadbo.core.asking.questions import Choice, Question
+from shadbo.core.asking.rows import care, choice_row, length_row, text_row, told
+from shadbo.core.hang.hanging import RAILED
 from shadbo.core.plan import Plan
-from shadbo.core.questions import Choice, Question
-from shadbo.core.rows import care, choice_row, length_row, text_row, told
 from shadbo.core.stations.answers import KINDS
-from shadbo.core.words import Mm, both, say
+from shadbo.core.words.words import Mm, both, say
 
 
 def questions(plan: Plan) -> list[Question]:

@@ -3,13 +3,15 @@
 from collections.abc import Iterable, Mapping
 from typing import Any
 
+from shadbo.core.asking.questions import Choice, Question
+from shadbo.core.asking.rows import act, choice_row, exact, length_row, reading_row, text_row, told
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Display
-from shadbo.core.edits import Edit
-from shadbo.core.job import new_id
-from shadbo.core.measures import measures
-from shadbo.core.objects import Sized
-from shadbo.core.pieces import (
+from shadbo.core.job.job import new_id
+from shadbo.core.pieces.measures import measures
+from shadbo.core.pieces.objects import Sized
+from shadbo.core.pieces.pieces import (
     Brace,
     LooseCanvas,
     Needlework,
@@ -20,11 +22,9 @@ from shadbo.core.pieces import (
     Puzzle,
     StretchedCanvas,
 )
-from shadbo.core.questions import Choice, Question
-from shadbo.core.rows import act, choice_row, exact, length_row, reading_row, text_row, told
 from shadbo.core.stations.objects import object_rows
 from shadbo.core.stations.stretch import stretch_questions
-from shadbo.core.words import both, say
+from shadbo.core.words.words import both, say
 
 
 def questions(desk: Desk) -> list[Question]:
@@ -206,6 +206,6 @@ def display_questions(desk: Desk, displays: Iterable[Display]) -> list[Question]
             label="What shows it",
             at="display",
             decided="display" in desk.job.model_fields_set,
-            choices=tuple(Choice(d.kind, d.name, picked=d.kind == desk.job.display) for d in suiting),
+            choices=tuple(Choice(d.home.kind, d.name, picked=d.home.kind == desk.job.display) for d in suiting),
         )
     ]

@@ -3,13 +3,13 @@
 from collections.abc import Callable, Mapping
 from typing import Any
 
+from shadbo.core.asking.questions import Choice, Question
+from shadbo.core.asking.rows import act, choice_row, length_row, text_row
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
-from shadbo.core.edits import Edit
-from shadbo.core.job import new_id
-from shadbo.core.objects import Badge, Flag, Garment, Keepsake, Plate
-from shadbo.core.pieces import Piece
-from shadbo.core.questions import Choice, Question
-from shadbo.core.rows import act, choice_row, length_row, text_row
+from shadbo.core.job.job import new_id
+from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate
+from shadbo.core.pieces.pieces import Piece
 
 Pick = Callable[..., Question]
 

@@ -2,15 +2,15 @@
 
 from typing import get_args
 
+from shadbo.core.asking.questions import Choice, Question
+from shadbo.core.asking.rows import act, choice_row, length_row, text_row
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
-from shadbo.core.edits import Edit
-from shadbo.core.facts import FACT_WORDS, tell
-from shadbo.core.job import Demand, new_id
-from shadbo.core.measures import KIND_WORDS
-from shadbo.core.objects import Sized
-from shadbo.core.pieces import Sided, StretchedCanvas
-from shadbo.core.questions import Choice, Question
-from shadbo.core.rows import act, choice_row, length_row, text_row
+from shadbo.core.job.job import Demand, new_id
+from shadbo.core.pieces.facts import FACT_WORDS, tell
+from shadbo.core.pieces.measures import KIND_WORDS
+from shadbo.core.pieces.objects import Sized
+from shadbo.core.pieces.pieces import Sided, StretchedCanvas
 from shadbo.core.stations.objects import zone_rows
 
 WORTH = {"everyday": "can be had again", "dear": "dear to the owner", "irreplaceable": "cannot be replaced"}

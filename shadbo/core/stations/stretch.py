@@ -1,12 +1,12 @@
 """Stretching, as it is asked and told where the canvas is measured."""
 
+from shadbo.core.asking.questions import Choice, Question
+from shadbo.core.asking.rows import care, choice_row, length_row, pin_row, told
 from shadbo.core.desk import Desk
-from shadbo.core.lengths import Both
-from shadbo.core.pieces import LooseCanvas
-from shadbo.core.questions import Choice, Question
-from shadbo.core.rows import care, choice_row, length_row, pin_row, told
+from shadbo.core.pieces.pieces import LooseCanvas
 from shadbo.core.sums.stretch import EDGE_WORDS
-from shadbo.core.words import say, sizes
+from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import say, sizes
 
 
 def stretch_questions(desk: Desk, detail: LooseCanvas, at: str) -> list[Question]:

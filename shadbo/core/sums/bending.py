@@ -4,10 +4,10 @@ from collections.abc import Sequence
 from itertools import pairwise
 
 from shadbo.core.desk import Desk
-from shadbo.core.pieces import Brace
-from shadbo.core.quantity import Quantity
-from shadbo.core.sheet import Sheet
-from shadbo.core.units import MM, unit
+from shadbo.core.pieces.pieces import Brace
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.sheet import Sheet
+from shadbo.core.sheet.units import MM, unit
 
 E_MPA = {"softwood": 9000.0, "hardwood": 11000.0}
 """Usual bending stiffness along the grain: common practice, no source."""

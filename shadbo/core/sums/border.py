@@ -3,8 +3,8 @@
 import math
 from dataclasses import dataclass
 
-from shadbo.core.quantity import Quantity
-from shadbo.core.sheet import Sheet
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.sheet import Sheet
 
 
 def border_in(sheet: Sheet, axis: str, opening: Quantity, piece: Quantity) -> Quantity:

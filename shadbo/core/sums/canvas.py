@@ -3,14 +3,14 @@
 from dataclasses import dataclass
 
 from shadbo.core.desk import Desk
-from shadbo.core.pieces import Brace, LooseCanvas, StretchedCanvas
-from shadbo.core.quantity import Quantity
+from shadbo.core.pieces.pieces import Brace, LooseCanvas, StretchedCanvas
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import KG, MM
 from shadbo.core.sums.bending import brace_sums
 from shadbo.core.sums.shape import read_all, shape_of
 from shadbo.core.sums.square import Outline, outline
 from shadbo.core.sums.stretch import stretch_sums
 from shadbo.core.sums.weight import skin, solid
-from shadbo.core.units import KG, MM
 
 
 @dataclass(frozen=True, slots=True)

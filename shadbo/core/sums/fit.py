@@ -2,10 +2,10 @@
 
 from dataclasses import dataclass
 
-from shadbo.core.quantity import Quantity
-from shadbo.core.sheet import Sheet
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.sheet import Sheet
+from shadbo.core.sheet.units import MM
 from shadbo.core.sums.movement import acrylic_growth
-from shadbo.core.units import MM
 
 ENDS = {"width": ("top", "bottom"), "height": ("left", "right")}
 

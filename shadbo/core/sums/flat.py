@@ -3,11 +3,11 @@
 from dataclasses import dataclass
 
 from shadbo.core.desk import Desk
-from shadbo.core.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
-from shadbo.core.quantity import Quantity
+from shadbo.core.pieces.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import KG
 from shadbo.core.sums.shape import Shape, read_all, shape_of
 from shadbo.core.sums.weight import PANEL_KG_PER_M3, body, skin
-from shadbo.core.units import KG
 
 FLAT = (Paper, Puzzle, Needlework, Panel, PressedPlant)
 

@@ -5,11 +5,11 @@ from dataclasses import dataclass
 from functools import lru_cache
 from itertools import combinations_with_replacement
 
-from shadbo.core.materials import PadStock
-from shadbo.core.quantity import DUST, Quantity
-from shadbo.core.sheet import Sheet
-from shadbo.core.shop import Practice
-from shadbo.core.units import MM
+from shadbo.core.sheet.quantity import DUST, Quantity
+from shadbo.core.sheet.sheet import Sheet
+from shadbo.core.sheet.units import MM
+from shadbo.core.shop.materials import PadStock
+from shadbo.core.shop.shop import Practice
 
 
 def pads_for(

@@ -2,9 +2,9 @@
 
 import math
 
-from shadbo.core.quantity import Quantity
-from shadbo.core.sheet import Sheet
-from shadbo.core.units import GRAVITY_N_PER_KG, MM, N_PER_KG, N
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.sheet import Sheet
+from shadbo.core.sheet.units import GRAVITY_N_PER_KG, MM, N_PER_KG, N
 
 
 def force(sheet: Sheet, mass: Quantity) -> Quantity:

@@ -3,13 +3,13 @@
 from dataclasses import dataclass
 
 from shadbo.core.desk import Desk
-from shadbo.core.measures import NOUNS, measures
-from shadbo.core.objects import Badge, Flag, Garment, Keepsake, Plate, Sized
-from shadbo.core.outlines import Ring, outline
-from shadbo.core.pieces import Piece
-from shadbo.core.quantity import Quantity
+from shadbo.core.pieces.measures import NOUNS, measures
+from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate, Sized
+from shadbo.core.pieces.outlines import Ring, outline
+from shadbo.core.pieces.pieces import Piece
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import KG, MM
 from shadbo.core.sums.weight import AREA_KG_PER_M2, PANEL_KG_PER_M3
-from shadbo.core.units import KG, MM
 
 HATCHES = {
     "garment": "textile",

@@ -6,7 +6,7 @@ Plain geometry about the mat's middle, x right, y up, all in mm; the sizes given
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from shadbo.core.sums.polygon import Dot, Ring, apart, moved, offset, stepped
+from shadbo.core.shapes.polygon import Dot, Ring, apart, moved, offset, stepped
 
 BADGE_CORNERS = ("bottom left", "bottom right", "top right", "top left")
 

@@ -1,7 +1,7 @@
 """Moulding to order: the rails, and a mitre's waste at every corner."""
 
-from shadbo.core.quantity import Quantity
-from shadbo.core.sheet import Sheet
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.sheet import Sheet
 
 
 def order_mm(outside_width_mm: float, outside_height_mm: float, face_mm: float) -> float:

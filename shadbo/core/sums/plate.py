@@ -2,8 +2,8 @@
 
 from itertools import pairwise
 
-from shadbo.core.boards import SheetKind
-from shadbo.core.units import GRAVITY_N_PER_KG
+from shadbo.core.sheet.units import GRAVITY_N_PER_KG
+from shadbo.core.shop.boards import SheetKind
 
 TABLE = (
     (1.0, 0.00406),

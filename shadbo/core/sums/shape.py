@@ -3,11 +3,11 @@
 from dataclasses import dataclass
 
 from shadbo.core.desk import Desk
-from shadbo.core.measures import NOUNS, measures, prefix
-from shadbo.core.pieces import Detail, Margined
-from shadbo.core.quantity import Quantity
+from shadbo.core.pieces.measures import NOUNS, measures, prefix
+from shadbo.core.pieces.pieces import Detail, Margined
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import MM
 from shadbo.core.sums.square import Outline, outline, rack, second_diagonal
-from shadbo.core.units import MM
 
 
 @dataclass(frozen=True, slots=True)

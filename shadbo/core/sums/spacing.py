@@ -5,7 +5,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
-from shadbo.core.quantity import DUST
+from shadbo.core.sheet.quantity import DUST
 
 PENCIL_MM = 1.0
 

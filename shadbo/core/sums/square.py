@@ -7,10 +7,10 @@ import math
 from dataclasses import dataclass
 from functools import lru_cache
 
-from shadbo.core.quantity import Quantity
-from shadbo.core.sheet import Sheet
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.sheet import Sheet
+from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.sums.programme import Row, least
-from shadbo.core.units import MM, ONE
 
 Point = tuple[Quantity, Quantity]
 PLACES = (

@@ -4,9 +4,9 @@ import math
 from dataclasses import dataclass
 
 from shadbo.core.desk import Desk
-from shadbo.core.pieces import LooseCanvas
-from shadbo.core.quantity import Quantity
-from shadbo.core.units import MM, ONE
+from shadbo.core.pieces.pieces import LooseCanvas
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import MM, ONE
 
 CORNER_KEEP_MM = 12.0
 FOLD_LAYERS = 3

@@ -1,9 +1,9 @@
 """Weight from what a part is made of: density by volume, or mass by area."""
 
-from shadbo.core.materials import DENSITY_KG_PER_M3, Species
-from shadbo.core.quantity import Quantity
-from shadbo.core.sheet import Sheet
-from shadbo.core.units import KG_PER_MM2, KG_PER_MM3
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.sheet import Sheet
+from shadbo.core.sheet.units import KG_PER_MM2, KG_PER_MM3
+from shadbo.core.shop.materials import DENSITY_KG_PER_M3, Species
 
 AREA_KG_PER_M2 = {
     "canvas with paint": 0.6,

@@ -8,11 +8,11 @@ import httpx
 from fastapi import APIRouter, HTTPException, status
 
 from shadbo.core.assess import assess
-from shadbo.core.cutting.mat_lines import mats_of
-from shadbo.core.edits import BadEdit
-from shadbo.core.lengths import Both
-from shadbo.core.words import both
+from shadbo.core.cutting.mat_choice import to_cut
+from shadbo.core.decisions.edit import BadEdit
+from shadbo.core.words.lengths import Both
 from shadbo.cutter.protocol import Machine, Progress
+from shadbo.cutter.words import told
 from shadbo.files.cut_job import cut_job
 from shadbo.web.bodies import CutWhat
 from shadbo.web.deps import JobsDep
@@ -49,21 +49,7 @@ def _progress(answer: httpx.Response) -> Cut:
     if answer.status_code >= 400:
         raise HTTPException(503, "The mat cutter gives an answer that is not understood")
     p = Progress.model_validate(answer.json())
-    match p.state:
-        case "done":
-            says = both_units("Done: {} of cut", p.path_mm)
-        case "stopped":
-            says = both_units(f"Stopped at {p.opening} after {{}} of cut; the blade is lifted", p.done_mm)
-        case "waiting":
-            says = both(f"waits its turn, {p.seconds_left:.0f} s")
-        case _:
-            says = both(f"cutting {p.opening}, {p.seconds_left:.0f} s to go")
-    return Cut(p.id, p.state, p.done_mm / p.path_mm if p.path_mm else 1.0, says)
-
-
-def both_units(words: str, mm: float) -> Both:
-    """A way of the blade in metres and in feet."""
-    return Both(words.format(f"{mm / 1000:.2f} m"), words.format(f"{mm / 304.8:.1f} ft"))
+    return Cut(p.id, p.state, p.done_mm / p.path_mm if p.path_mm else 1.0, told(p))
 
 
 @router.get("/cutter")
@@ -76,12 +62,7 @@ def machine() -> Machine:
 def cut(jobs: JobsDep, job_id: int, body: CutWhat) -> Cut:
     """Send a mat to the cutter. What it refuses is told, reason by reason, and nothing is cut."""
     _, job, shop = jobs.laid_out(job_id)
-    plan = assess(job, shop)
-    mat = next((m for m in mats_of(plan) if m.id == body.sheet), None)
-    if mat is None:
-        raise BadEdit("sheet", "this plan has no such mat", body.sheet)
-    if plan.worst == "stop":
-        raise BadEdit("sheet", f"not cut while something stops the job: {plan.findings[0].title.mm}", body.sheet)
+    mat = to_cut(assess(job, shop), body.sheet)
     answer = _ask("POST", "/cuts", cut_job(mat, job.title or f"job {job_id}"))
     if answer.status_code == 422:
         refused = answer.json().get("refused")

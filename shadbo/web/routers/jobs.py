@@ -6,8 +6,8 @@ from typing import Annotated
 
 from fastapi import APIRouter, Body, Query, status
 
-from shadbo.core.edits import apply, as_typed
-from shadbo.core.job import Job
+from shadbo.core.job.edits import apply, as_typed
+from shadbo.core.job.job import Job
 from shadbo.files import job_file
 from shadbo.store.records import Kept, Listed, Revision
 from shadbo.web.bodies import EditId, NewJob, Save, Step

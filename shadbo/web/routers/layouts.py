@@ -6,10 +6,11 @@ from typing import Annotated
 from fastapi import APIRouter, Body, Query
 
 from shadbo.core.assess import assess
-from shadbo.core.edits import BadEdit, Edit, apply, as_typed
+from shadbo.core.decisions.edit import BadEdit, Edit
+from shadbo.core.job.edits import apply, as_typed
 from shadbo.core.layout.by_hand import CannotMove, put
 from shadbo.core.layout.proposals import ProposedLayout, propose_layouts
-from shadbo.core.lengths import System
+from shadbo.core.words.lengths import System
 from shadbo.files.artwork import BadArtwork, read_artwork
 from shadbo.files.pieces_table import pieces_table
 from shadbo.files.tables import MOST_BYTES, Taken
@@ -69,11 +70,13 @@ def artwork_from_svg(
     name: Annotated[str, Query(max_length=80, pattern=r"^[^\x00-\x1f]*$")] = "",
 ) -> Moved:
     """Artwork to cut out of the middle board, from SVG: the edit that takes it, and what it is."""
-    jobs.get(job_id)
+    _, job, shop = jobs.laid_out(job_id)
+    lever = assess(job, shop).desk.levers.artwork
+    if lever is None:
+        raise BadEdit("artwork", "this display cuts no artwork out")
     try:
         drawn = read_artwork(text, name)
     except BadArtwork as bad:
         raise BadEdit("artwork", str(bad)) from None
     n = len(drawn.rings)
-    edit = Edit(at="options/light_box/artwork", to=drawn.model_dump(mode="json"))
-    return Moved((edit,), (f"{name or 'the drawing'}: {n} outline{'s' if n > 1 else ''}",))
+    return Moved((lever.set(drawn),), (f"{name or 'the drawing'}: {n} outline{'s' if n > 1 else ''}",))

@@ -5,10 +5,10 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict, Field
 
-from shadbo.core.edits import BadEdit
-from shadbo.core.lengths import Both, NotALength, System, parse
-from shadbo.core.rows import exact
-from shadbo.core.sheet import to_mark
+from shadbo.core.asking.rows import exact
+from shadbo.core.decisions.edit import BadEdit
+from shadbo.core.sheet.sheet import to_mark
+from shadbo.core.words.lengths import Both, NotALength, System, parse
 from shadbo.web.deps import JobsDep
 from shadbo.web.problems import RESPONSES
 

@@ -8,8 +8,8 @@ from fastapi.concurrency import run_in_threadpool
 
 from shadbo.core.assess import assess
 from shadbo.core.drawing.tiles import PAGES
-from shadbo.core.lengths import System
 from shadbo.core.plan import Plan
+from shadbo.core.words.lengths import System
 from shadbo.files.papers import papers_of
 from shadbo.web.deps import JobsDep
 from shadbo.web.problems import RESPONSES

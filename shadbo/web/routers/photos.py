@@ -7,7 +7,8 @@ from fastapi import APIRouter, Query, Request, Response, status
 from fastapi.concurrency import run_in_threadpool
 
 from shadbo.core.assess import assess
-from shadbo.core.edits import BadEdit, Edit
+from shadbo.core.cutting.mat_choice import taking
+from shadbo.core.decisions.edit import BadEdit, Edit
 from shadbo.files.colours import Nearest, main_colours, nearest, sample
 from shadbo.files.photo import MOST_BYTES, BadPhoto, take_in
 from shadbo.store.jobs import Jobs
@@ -75,16 +76,10 @@ class Sampled:
 
 def _offers(jobs: Jobs, job_id: int, colours: list[str]) -> list[Sampled]:
     _, job, shop = jobs.laid_out(job_id)
-    plan = assess(job, shop)
-    levers = plan.assembly.levers if plan.assembly is not None else {}
+    desk = assess(job, shop).desk
     mats = {m.id: m for m in shop.stock.sheets_of("mat")}
-
-    def take(near: Nearest, lever: str) -> tuple[Edit, ...]:
-        return (Edit(at=levers[lever], to=mats[near.id].model_dump(mode="json")),) if lever in levers else ()
-
     return [
-        Sampled(c, [MatOffer(n, take(n, "mat"), take(n, "inner_mat")) for n in nearest(c, list(mats.values()))])
-        for c in colours
+        Sampled(c, [MatOffer(n, *taking(desk, mats[n.id])) for n in nearest(c, list(mats.values()))]) for c in colours
     ]
 
 

@@ -6,15 +6,16 @@ from fastapi import APIRouter, HTTPException, Response
 from pydantic import TypeAdapter
 
 from shadbo.core.advise import advise
-from shadbo.core.assembly import ViewName
 from shadbo.core.assess import assess
+from shadbo.core.build.assembly import ViewName
 from shadbo.core.compare import Compared, compare
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.drawing.board import draw
 from shadbo.core.drawing.marks import Fit
-from shadbo.core.edits import Edit, apply, as_typed
-from shadbo.core.job import Job
-from shadbo.core.lengths import System
-from shadbo.core.shop import Shop
+from shadbo.core.job.edits import apply, as_typed
+from shadbo.core.job.job import Job
+from shadbo.core.shop.shop import Shop
+from shadbo.core.words.lengths import System
 from shadbo.files import job_file, plan_table
 from shadbo.store.jobs import Jobs
 from shadbo.web.bodies import Advice, Ask

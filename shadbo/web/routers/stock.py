@@ -5,7 +5,7 @@ from typing import Annotated
 
 from fastapi import APIRouter, Body, Query, Response
 
-from shadbo.core.stock_words import Rack, racks
+from shadbo.core.shop.stock_words import Rack, racks
 from shadbo.files.stock_table import stock_csv, stock_table
 from shadbo.files.tables import MOST_BYTES, Taken
 from shadbo.web.deps import JobsDep, StockDep

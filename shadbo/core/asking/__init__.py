@@ -1,0 +1,1 @@
+"""Questions that a station asks, as data."""

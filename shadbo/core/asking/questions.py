@@ -1,0 +1,85 @@
+"""Questions that a station asks, as data: the screen shows them, whatever the display."""
+
+from dataclasses import dataclass
+from typing import Any, Literal
+
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.shop.values import Tool
+from shadbo.core.words.lengths import Both
+
+QuestionKind = Literal[
+    "text",
+    "note",
+    "date",
+    "reading",
+    "length",
+    "weight",
+    "number",
+    "choice",
+    "menu",
+    "pin",
+    "told",
+    "care",
+    "act",
+    "compare",
+    "photos",
+    "layouts",
+    "move",
+    "colours",
+    "outline",
+    "table",
+    "artwork",
+    "cutter",
+]
+StationMark = Literal["open", "asks", "fine", "measure", "caution", "stop", "note"]
+
+
+@dataclass(frozen=True, slots=True)
+class Choice:
+    """One answer that can be picked; ``to`` is what the edit writes, None lets the plan decide."""
+
+    to: Any
+    label: str
+    detail: Both | None = None
+    picked: bool = False
+    works: bool = True
+
+
+@dataclass(frozen=True, slots=True)
+class Question:
+    """One row of a station.
+
+    ``at`` is where its answer goes. ``value`` is what counts now, decided or planned; ``decided`` tells
+    which. ``key`` is the line of the sheet it belongs to, ``tape`` what lights up on the board.
+    """
+
+    id: str
+    kind: QuestionKind
+    label: str
+    at: str = ""
+    value: Both | None = None
+    typed: str = ""
+    decided: bool = False
+    tool: Tool | None = None
+    note: Both | None = None
+    choices: tuple[Choice, ...] = ()
+    edits: tuple[Edit, ...] = ()
+    key: str = ""
+    tape: str = ""
+    needed: bool = False
+    step_mm: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class Station:
+    """A stop on the order of work: its answer in short, and its questions."""
+
+    name: str
+    label: str
+    title: str
+    lead: str
+    answer: Both
+    second: Both
+    view: str
+    questions: tuple[Question, ...]
+    mark: StationMark = "open"

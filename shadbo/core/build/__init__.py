@@ -1,0 +1,1 @@
+"""What a display turns into, and what it is built from."""

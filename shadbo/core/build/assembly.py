@@ -1,0 +1,226 @@
+"""The assembly: what a display turns into, and all that later steps read.
+
+Parts, joins and voids, with places in two planes. *Front plane*: x right and y up from the frame's
+middle, seen from the front. *Edge plane*: x from the frame's front edge towards the wall, y from the
+frame's outer edge inwards. All in millimetres.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Literal
+
+from shadbo.core.build.marked import Forbidden, Shown, Spot, Window
+from shadbo.core.build.mounts import MountPlan
+from shadbo.core.build.setting import BackRail, Margins, Moulding, Room, Suitability
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.shop.boards import SheetStock, Tape
+from shadbo.core.shop.materials import HangerKind
+from shadbo.core.sums.spacing import KeepOut
+from shadbo.core.words.lengths import Both
+
+Dot = tuple[float, float]
+Ring = tuple[Dot, ...]
+Side = Literal["top", "right", "bottom", "left"]
+Hatch = Literal[
+    "wood",
+    "stretcher",
+    "pad",
+    "cloth",
+    "metal",
+    "air",
+    "none",
+    "glass",
+    "mat",
+    "inner-mat",
+    "board",
+    "backing",
+    "paper",
+    "textile",
+    "puzzle",
+    "spacer",
+    "lit",
+]
+Role = Literal[
+    "rail",
+    "piece",
+    "bar",
+    "brace",
+    "pad",
+    "shim",
+    "strip",
+    "glazing",
+    "mat",
+    "board",
+    "backing",
+    "spacer",
+    "packer",
+    "cover",
+    "clip",
+    "void",
+]
+ViewName = Literal["edge", "front", "back", "parts", "stretch", "holes", "mat"]
+
+
+CALLED = {
+    "mat": "outer mat",
+    "mat_inner": "inner mat",
+    "board": "mount board",
+    "backing": "backing",
+    "filler": "filler",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """A thing to cut, buy or receive. ``length`` is the long-point length of a mitred rail."""
+
+    id: str
+    role: Role
+    name: str
+    hatch: Hatch
+    count: int = 1
+    length: Quantity | None = None
+    width: Quantity | None = None
+    thick: Quantity | None = None
+    mitred: bool = False
+    side: Side | None = None
+    mass: Quantity | None = None
+    section: Ring = ()
+    open_section: bool = False
+    face: tuple[Ring, ...] = ()
+    seen_from: tuple[ViewName, ...] = ()
+    key: str = ""
+    to_cut: bool = False
+    note: str = ""
+    price: float = 0.0
+    sheet: SheetStock | None = None
+    tone: str = ""
+
+    @property
+    def called(self) -> str:
+        """Its name with its place in the package, where the name alone leaves that open."""
+        word = CALLED.get(self.id)
+        return f"{word}: {self.name}" if word else self.name
+
+
+@dataclass(frozen=True, slots=True)
+class Fixing:
+    """One place of a join, in the front plane.
+
+    ``along`` is from the outer corner: the left one seen from behind, the upper one on upright rails.
+    """
+
+    at: Dot
+    side: Side
+    along: Quantity
+
+
+@dataclass(frozen=True, slots=True)
+class Join:
+    """What holds what: how many, where, with what load, and what the bench has to do."""
+
+    id: str
+    name: str
+    item: str
+    holds: tuple[str, str]
+    fixings: tuple[Fixing, ...]
+    length: Quantity | None = None
+    diameter_mm: float = 0.0
+    across: Quantity | None = None
+    section: tuple[Dot, Dot] | None = None
+    operations: tuple[str, ...] = ()
+    key: str = ""
+    price: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class Layer:
+    """One step of the depth ladder, front to back, on the axis of the edge plane."""
+
+    name: str
+    start_mm: float
+    end_mm: float
+    hatch: Hatch
+    key: str
+    note: Both | str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Dimension:
+    """A quantity that spans two points of a view. ``lane`` counts outwards from the drawing."""
+
+    view: ViewName
+    start: Dot
+    end: Dot
+    quantity: Quantity
+    runs: Literal["across", "upright", "slant"]
+    lane: int = 1
+    edge: Literal["low", "high"] = "low"
+    label: str = ""
+    role: Literal["dimension", "tape"] = "dimension"
+
+
+@dataclass(frozen=True, slots=True)
+class Callout:
+    """A label with a leader to a point of a view."""
+
+    view: ViewName
+    at: Dot
+    words: str
+    quantity: Quantity | None = None
+    second: str = ""
+    second_quantity: Quantity | None = None
+    key: str = ""
+    towards: Literal["left", "right"] = "right"
+
+
+@dataclass(frozen=True, slots=True)
+class Assembly:
+    """A display built from sums: everything that weight, hanging, checks and drawing need.
+
+    ``hangs`` limits the ways of hanging; empty leaves it to weight and size. ``back_rail`` is None where
+    there is no rail to screw a hanger to. ``answers`` are what the docket says, by station.
+    """
+
+    outside_width: Quantity
+    outside_height: Quantity
+    depth: Quantity
+    back_rail: BackRail | None
+    parts: tuple[Part, ...]
+    joins: tuple[Join, ...]
+    layers: tuple[Layer, ...]
+    dimensions: tuple[Dimension, ...]
+    callouts: tuple[Callout, ...]
+    section_name: str
+    answers: Mapping[str, tuple[Both, Both]]
+    room: Room | None = None
+    margins: Margins | None = None
+    see_through: bool = False
+    glazed: bool = False
+    moulding: Moulding | None = None
+    mouldings: tuple[Suitability, ...] = ()
+    keep_outs: Mapping[Side, list[KeepOut]] = field(default_factory=dict)
+    hangs: tuple[HangerKind, ...] = ()
+    mount: MountPlan | None = None
+    effort: str = ""
+    wall_strip: Tape | None = None
+    more_mounts: tuple[MountPlan, ...] = ()
+    shown: tuple[Shown, ...] = ()
+    spots: tuple[Spot, ...] = ()
+    windows: tuple[Window, ...] = ()
+    zones: tuple[Forbidden, ...] = ()
+    layout_at: str = ""
+
+    @property
+    def mounts(self) -> tuple[MountPlan, ...]:
+        """Every mount of the plan: the main piece's first."""
+        return ((self.mount,) if self.mount is not None else ()) + self.more_mounts
+
+    def by_role(self, *roles: str) -> list[Part]:
+        """Parts that play one of these roles."""
+        return [p for p in self.parts if p.role in roles]
+
+    @property
+    def long_side_mm(self) -> float:
+        """The longer outside dimension."""
+        return max(self.outside_width.value, self.outside_height.value)

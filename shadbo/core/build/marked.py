@@ -1,0 +1,53 @@
+"""What is marked or cut where: pieces as they stand, spots of fixings, openings, zones; in the front plane."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from shadbo.core.shapes.polygon import Dot, Ring
+
+
+@dataclass(frozen=True, slots=True)
+class Shown:
+    """A piece among several, as it stands: its outline in the front plane, and where its place is kept in the job."""
+
+    id: str
+    name: str
+    ring: Ring
+    key: str
+    seat: str = "field"
+    at: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Spot:
+    """One thing to mark on a board: a hole, slit, pin, support, peg, corner; in the front plane."""
+
+    id: str
+    kind: Literal["hole", "slit", "pin", "support", "peg", "corner", "target", "cable"]
+    at: Dot
+    size_mm: float
+    of: str
+    key: str = ""
+    plane: Literal["board", "mat", "rail", "object"] = "board"
+
+
+@dataclass(frozen=True, slots=True)
+class Window:
+    """An opening to cut out of a board: its innermost edge in the front plane, about the board's own middle."""
+
+    id: str
+    name: str
+    ring: Ring
+    sheet: str
+    bevelled: bool = True
+    key: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Forbidden:
+    """A zone of a piece as it stands, and how far round it no steam may go."""
+
+    name: str
+    of: str
+    ring: Ring
+    steam: Ring = ()

@@ -1,0 +1,75 @@
+"""change(job, edits, shop): the one way in which a job changes.
+
+The first real size that is written down keeps the shop's practice, its mark and every material that the plan
+uses in the job itself. From then on nothing that the shop changes later can move that job.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from shadbo.core.assess import assess
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.decisions.levers import written
+from shadbo.core.job.edits import apply
+from shadbo.core.job.job import Job
+from shadbo.core.plan import Plan
+from shadbo.core.shop.shop import Shop
+
+
+@dataclass(frozen=True, slots=True)
+class Changed:
+    """The job after a change, all edits that made it, those that undo it, and the plan that was made of it."""
+
+    job: Job
+    edits: tuple[Edit, ...]
+    inverse: tuple[Edit, ...]
+    plan: Plan
+
+
+def change(job: Job, edits: Sequence[Edit], shop: Shop) -> Changed:
+    """Apply edits, keep what the job is made of once something of it is cut. Raises BadEdit; ``job`` is not touched.
+
+    A material that is kept is let go where an edit asks the plan to choose it anew.
+    """
+    after, inverse = apply(job, edits)
+    done, undone = list(edits), list(inverse)
+    plan = assess(after, shop)
+    freed = _let_go(edits, plan)
+    if freed:
+        after, back = apply(after, freed)
+        done, undone = [*done, *freed], [*back, *undone]
+        plan = assess(after, shop)
+    kept = keeping(after, shop, plan)
+    if kept:
+        after, back = apply(after, kept)
+        done, undone = [*done, *kept], [*back, *undone]
+        plan = assess(after, shop)
+    return Changed(after, tuple(done), tuple(undone), plan)
+
+
+def keeping(job: Job, shop: Shop, plan: Plan) -> list[Edit]:
+    """Edits that copy practice, mark and materials into a job of which something is cut; none before that."""
+    if not job.pins:
+        return []
+    edits = []
+    if job.practice is None:
+        edits.append(Edit(at="practice", to=written(shop.practice)))
+    if job.mark is None:
+        edits.append(Edit(at="mark", to=shop.mark))
+    kept = written(job.materials)
+    for taken in plan.desk.taken:
+        if taken.role not in kept[taken.drawer]:
+            edits.append(Edit(at=f"materials/{taken.drawer}/{taken.role}", to=written(taken.item)))
+            kept[taken.drawer][taken.role] = taken.item
+    return edits
+
+
+def _let_go(edits: Sequence[Edit], plan: Plan) -> list[Edit]:
+    """Materials that the framer gives back to the plan: the rail is cut again, or another sheet is fetched."""
+    freed = {e.at for e in edits if e.to is None}
+    kept = written(plan.desk.job.materials)
+    return [
+        Edit(at=f"materials/{t.drawer}/{t.role}")
+        for t in plan.desk.taken
+        if t.decided_at in freed and t.role in kept[t.drawer]
+    ]

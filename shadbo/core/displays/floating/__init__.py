@@ -1,0 +1,1 @@
+"""Floaters: an even gap round a canvas."""

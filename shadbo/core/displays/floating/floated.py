@@ -1,0 +1,218 @@
+"""What every floater shares: an even gap, the best placement, screws from behind, and the views of it all."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from shadbo.core.build.assembly import Assembly, Join, Part
+from shadbo.core.build.setting import BackRail, Margins, Room, Suitability
+from shadbo.core.desk import Desk
+from shadbo.core.displays.base import Ask
+from shadbo.core.displays.floating.answers import answers
+from shadbo.core.displays.floating.options import FloatingOptions
+from shadbo.core.displays.floating.parts import pad_strips, rails
+from shadbo.core.displays.floating.screws import place_screws, screw_length, screw_of
+from shadbo.core.displays.floating.stretched import stretching_parts
+from shadbo.core.displays.floating.views import FloaterSums, callouts, dimensions, faces, layers, sections
+from shadbo.core.hang.hanging import hanger_down
+from shadbo.core.pieces.measures import measures
+from shadbo.core.pieces.pieces import LooseCanvas, Piece, StretchedCanvas
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import MM
+from shadbo.core.shop.kept import SCREWS, role
+from shadbo.core.shop.materials import FloaterProfile, PadStock, PlainStock
+from shadbo.core.sums.canvas import CanvasSums, canvas_sums
+from shadbo.core.sums.floater import screw_line
+from shadbo.core.sums.order import rail_order
+from shadbo.core.sums.square import Opening, place
+from shadbo.core.sums.weight import solid
+
+
+@dataclass(frozen=True, slots=True)
+class Body:
+    """The frame's edge as its display makes it: wall, ledge, depth, and what the canvas lies on."""
+
+    profile: FloaterProfile | PlainStock
+    held: tuple[Suitability, ...]
+    wall: Quantity
+    ledge: Quantity
+    ledge_thick: Quantity
+    inside_depth: Quantity
+    pad: Quantity
+    pads: Sequence[PadStock]
+    face: Quantity
+
+
+def is_canvas(piece: Piece) -> bool:
+    """Canvases on their bars, or to be put on bars."""
+    return isinstance(piece.detail, StretchedCanvas | LooseCanvas)
+
+
+def reading_asks(desk: Desk) -> list[Ask]:
+    """Readings of the piece without which there is no frame."""
+    at = f"pieces/{desk.piece.id}/detail"
+    detail = desk.piece.detail
+    return [Ask(f"{at}/{m.name}", m.label) for m in measures(detail) if m.needed and getattr(detail, m.name) is None]
+
+
+def canvas_of(desk: Desk) -> CanvasSums:
+    """The canvas on the sheet; TypeError when the piece is none."""
+    detail = desk.piece.detail
+    if not isinstance(detail, StretchedCanvas | LooseCanvas):
+        raise TypeError(f"a {detail.kind} is not a canvas")
+    return canvas_sums(desk, detail, desk.piece.weight_kg)
+
+
+def gap_of(desk: Desk, options: FloatingOptions, canvas: CanvasSums) -> Quantity:
+    """The gap wanted: decided, or by the longer side."""
+    s = desk.sheet
+    if options.gap is not None:
+        return desk.choose("gap.wanted", "gap, wanted", options.gap, 0, "")
+    rows = [(step.up_to_mm, step.mm) for step in desk.practice.floater_gaps]
+    longer = s.pick("largest", canvas.width, canvas.height)
+    return s.let("gap.wanted", "gap, wanted", s.step(longer, rows, MM), "by the longer side")
+
+
+def face_of(desk: Desk, options: FloatingOptions) -> Quantity:
+    """Recessed counts behind the front edge (+), proud in front of it (−)."""
+    s, p = desk.sheet, desk.practice
+    school = options.face or "recessed"
+    source = "decided for this job" if options.face_by and school != "flush" else "practice of the shop"
+    by = options.face_by.mm if options.face_by else p.recess_mm if school == "recessed" else p.proud_mm
+    value = {"recessed": by, "flush": 0.0, "proud": -by}[school]
+    return s.choose("face.wanted", f"face, wanted {school}", value, MM, source)
+
+
+def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: Quantity, body: Body) -> Assembly:
+    """Frame, placement, screws and views round a canvas; the order of the sums is the order of the bench."""
+    s, wall, ledge = desk.sheet, body.wall, body.ledge
+    width, outside_w = _frame_axis(desk, "width", canvas.width, gap, wall)
+    height, outside_h = _frame_axis(desk, "height", canvas.height, gap, wall)
+    opening = Opening(*width, *height)
+    placed = place(s, canvas.shape, opening)
+    least = s.let("gap.least", "least gap", s.pick("smallest", *placed.all()), way="down")
+    most = s.let("gap.most", "widest gap", s.pick("largest", *placed.all()), way="down")
+    for axis, sides in (("width", ("left", "right")), ("height", ("top", "bottom"))):
+        for side in sides:
+            ends = [q for word, q in placed.gaps[side].items() if word != "middle"]
+            s.let(f"shim.{side}", f"shim, {side} side", (ends[0] + ends[1]) / 2, f"gap along the {axis}")
+    s.let("gap.spread", "widest less least gap", most - least)
+    sides_gap = (placed.gaps["left"]["middle"] + placed.gaps["right"]["middle"]) / 2
+    mean_gap = s.let("gap.mean", "gap over the screw line", sides_gap)
+    line = screw_line(s, wall, ledge, mean_gap, canvas.bar_face, 1.0)
+    beyond = s.number(desk.practice.ledge_beyond_gap_mm, MM)
+    s.let("ledge.spare", "ledge beyond gap and grip", ledge - gap - beyond)
+    length, in_bar, _ = screw_length(desk, options.screw_mm, body.ledge_thick, body.pad, canvas.depth)
+    down = hanger_down(desk, outside_h)
+    offset = wall.value + mean_gap.value
+    fixings, outs = place_screws(desk, canvas, options, outside_w, outside_h, offset, line.line, down.value)
+    sums = FloaterSums(
+        desk,
+        canvas,
+        opening,
+        placed,
+        outside_w,
+        outside_h,
+        wall,
+        ledge,
+        body.ledge_thick,
+        body.inside_depth,
+        gap,
+        body.pad,
+        body.pads,
+        body.face,
+        line.line,
+        length,
+        in_bar,
+        fixings,
+        isinstance(body.profile, PlainStock),
+    )
+    rail_section, strip_section, bar_section, pad_section, screw_section = sections(sums)
+    rail_faces, canvas_face, bar_faces, brace_faces = faces(sums)
+    around = rail_order(s, s["rail.width"], s["rail.height"], wall)
+    area = wall * (body.inside_depth + body.ledge_thick) + ledge * body.ledge_thick
+    wood = solid(s, body.profile.species, area, around - 4 * wall)
+    frame_mass = s.let("frame.mass", "frame, estimated", wood, "section area and length")
+    screw = desk.take(SCREWS, role("screw", f"{length.value:g}"), None, lambda: screw_of(desk.stock, length.value))
+    parts = [
+        Part(
+            "canvas",
+            "piece",
+            "canvas",
+            "cloth",
+            1,
+            canvas.width,
+            canvas.height,
+            canvas.depth,
+            mass=canvas.mass,
+            face=(canvas_face,),
+            seen_from=("front",),
+            key="canvas.width",
+        ),
+        Part(
+            "bar",
+            "bar",
+            "stretcher bar",
+            "stretcher",
+            section=bar_section,
+            face=bar_faces,
+            seen_from=("back",),
+            key="canvas.depth",
+        ),
+        Part("brace", "brace", "brace", "stretcher", face=brace_faces, seen_from=("back",), key="canvas.mass"),
+        *rails(sums, body.profile, rail_section, strip_section, rail_faces, frame_mass),
+        *pad_strips(sums, pad_section),
+        *stretching_parts(desk),
+    ]
+    steps = (
+        "drill the ledge through and countersink it",
+        "pilot the bar 0.7 × the screw's diameter, never through",
+    )
+    join = Join(
+        "screws",
+        "screws through the ledge",
+        screw.name,
+        ("rail", "bar"),
+        fixings,
+        length,
+        screw.diameter_mm,
+        line.line,
+        screw_section,
+        steps,
+        "screw.length",
+        price=screw.price,
+    )
+    depth = s.let("frame.depth", "depth of the frame", body.inside_depth + body.ledge_thick)
+    return Assembly(
+        outside_w,
+        outside_h,
+        depth,
+        BackRail(body.profile.species, wall, depth, ledge, body.ledge_thick),
+        tuple(parts),
+        (join,),
+        layers(sums),
+        dimensions(sums),
+        callouts(sums),
+        "right rail, cut through",
+        answers(desk),
+        Room(0, body.inside_depth.value, "frame.inside_depth", "inside depth"),
+        Margins("gap", wall.value, "gap"),
+        moulding=body.profile,
+        mouldings=body.held,
+        keep_outs=outs,
+        effort="screws out, and the canvas comes back as it was",
+    )
+
+
+def _frame_axis(
+    desk: Desk, axis: str, size: Quantity, gap: Quantity, wall: Quantity
+) -> tuple[tuple[Quantity, Quantity, Quantity], Quantity]:
+    """Wanted inside, the rail to cut, the inside that comes of it at both ends and the middle, the outside."""
+    s, p = desk.sheet, desk.practice
+    governing = desk.largest_of_set(axis, size, size)
+    wanted = s.let(f"inside.{axis}", f"inside {axis}, wanted", governing + 2 * gap, way="up")
+    rail = s.cut(f"rail.{axis}", f"rail, outside {axis}, long point", wanted + 2 * wall, "up", p.cut_tolerance_mm)
+    ends = ("top", "bottom") if axis == "width" else ("left", "right")
+    middle = s.made(f"frame.inside_{axis}.middle", f"inside {axis}, middle", rail - 2 * wall, p.joint_tolerance_mm)
+    first, last = (s.made(f"frame.inside_{axis}.{e}", f"inside {axis}, {e}", middle) for e in ends)
+    outside = s.made(f"frame.outside_{axis}", f"outside {axis}", middle + 2 * wall, way="up")
+    return (first, middle, last), outside

@@ -1,0 +1,106 @@
+"""What a floater is cut from: rails in pairs, and strips of pad."""
+
+from collections.abc import Sequence
+
+from shadbo.core.build.assembly import Part
+from shadbo.core.displays.floating.views import FloaterSums
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import MM
+from shadbo.core.shop.materials import FloaterProfile, PadStock, PlainStock
+
+
+def rails(
+    f: FloaterSums,
+    profile: FloaterProfile | PlainStock,
+    section: tuple[tuple[float, float], ...],
+    strip: tuple[tuple[float, float], ...],
+    rail_faces: dict[str, tuple[tuple[float, float], ...]],
+    mass: Quantity,
+) -> list[Part]:
+    """Two pairs of mitred rails, each pair at its long-point length."""
+    s = f.desk.sheet
+    made = []
+    for axis, sides in (("width", ("top", "bottom")), ("height", ("left", "right"))):
+        both = tuple(rail_faces[side] for side in sides)
+        made.append(
+            Part(
+                f"rail-{axis}",
+                "rail",
+                f"rail, {' and '.join(sides)}: {profile.name}",
+                "wood",
+                2,
+                s[f"rail.{axis}"],
+                f.wall,
+                f.inside_depth,
+                mitred=True,
+                side="right" if axis == "height" else "top",
+                mass=mass if axis == "width" else None,
+                section=section if axis == "height" else (),
+                face=both,
+                seen_from=("front", "back"),
+                key=f"rail.{axis}",
+                to_cut=True,
+                note="long point to long point, mitres leaning opposite ways",
+            )
+        )
+    if not strip:
+        return made
+    inside_w, inside_h = s["frame.inside_width.middle"], s["frame.inside_height.middle"]
+    long = s.cut("strip.across", "support strips, top and bottom", inside_w, "down", f.desk.practice.cut_tolerance_mm)
+    short = s.cut(
+        "strip.upright", "support strips, sides", inside_h - 2 * f.ledge, "down", f.desk.practice.cut_tolerance_mm
+    )
+    for n, (word, length) in enumerate((("top and bottom", long), ("sides", short))):
+        made.append(
+            Part(
+                f"strip-{n}",
+                "strip",
+                f"support strip, {word}",
+                "stretcher",
+                2,
+                length,
+                f.ledge,
+                f.ledge_thick,
+                section=strip if n else (),
+                key="strip.height",
+                to_cut=True,
+                note="painted dark on the side that shows; glue faces stay bare",
+            )
+        )
+    return made
+
+
+def pad_strips(f: FloaterSums, section: tuple[tuple[float, float], ...]) -> list[Part]:
+    """Strips that lie under the canvas and stay out of the gap: two of its width, two between them."""
+    if not f.pads:
+        return []
+    s, p = f.desk.sheet, f.desk.practice
+    strip = s.cut("pad.width", "pad strips, width", f.ledge - f.gap - s.number(1, MM), "down", p.cut_tolerance_mm)
+    across = s.cut("pad.across", "pad strips, top and bottom", f.canvas.width, "down", p.cut_tolerance_mm)
+    upright = s.cut("pad.upright", "pad strips, sides", f.canvas.height - 2 * strip, "down", p.cut_tolerance_mm)
+    layers = _counted(f.pads)
+    parts: list[Part] = []
+    for i, (stock, n) in enumerate(layers):
+        thick = s.choose(f"pad.layer.{i + 1}", f"pad layer: {stock.name}", stock.thick_mm, MM, "stock")
+        for word, length in (("across", across), ("upright", upright)):
+            parts.append(
+                Part(
+                    f"pad-{word}-{stock.id}",
+                    "pad",
+                    f"pad, {stock.name}",
+                    "pad",
+                    2 * n,
+                    length,
+                    strip,
+                    thick,
+                    section=section if word == "upright" and i == 0 else (),
+                    key=f"pad.{word}",
+                    to_cut=True,
+                    price=length.value * strip.value * stock.price_per_m2 / 1e6,
+                )
+            )
+    return parts
+
+
+def _counted(pads: Sequence[PadStock]) -> list[tuple[PadStock, int]]:
+    return [(p, list(pads).count(p)) for i, p in enumerate(pads) if p not in pads[:i]]

@@ -1,0 +1,1 @@
+"""The floater from plain stock."""

@@ -1,0 +1,1 @@
+"""Displays without a frame round the piece."""

@@ -1,0 +1,1 @@
+"""A stiff backing, no frame."""

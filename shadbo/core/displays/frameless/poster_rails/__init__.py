@@ -1,0 +1,1 @@
+"""A poster between rails."""

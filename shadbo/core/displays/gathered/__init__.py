@@ -1,0 +1,1 @@
+"""Several pieces, or things with depth, in one frame."""

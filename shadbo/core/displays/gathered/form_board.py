@@ -1,0 +1,50 @@
+"""Inner forms of garments: a board a little inside the outline, that gives a pinned shirt its body."""
+
+from shadbo.core.build.assembly import Part
+from shadbo.core.desk import Desk
+from shadbo.core.displays.gathered.gathered import Gathered
+from shadbo.core.displays.gathered.held import Held
+from shadbo.core.displays.rabbeted.slabs import first_sheet
+from shadbo.core.pieces.objects import Garment
+from shadbo.core.shapes.polygon import box_of
+from shadbo.core.sheet.units import MM
+from shadbo.core.shop.kept import role
+from shadbo.core.sums.weight import by_area
+
+
+def form_parts(desk: Desk, group: Gathered, held: Held) -> list[Part]:
+    """A form for each garment that hangs on pins; its outline is printed at full size as a template."""
+    s, out = desk.sheet, []
+    by = {m.of: m.taken.mount.id for m in held.mounts}
+    for x in group.items:
+        if not isinstance(x.piece.detail, Garment) or by.get(x.id) != "stainless pins":
+            continue
+        inside = s.choose(
+            f"{x.key}.form_inside", "form inside the outline", desk.practice.form_inside_mm, MM, "practice"
+        )
+        left, low, right, high = box_of(x.ring)
+        w, h = (
+            s.cut(f"{x.key}.form_{axis}", f"form of {x.name}, {axis}", size - 2 * inside, "down", 1.0)
+            for axis, size in (("width", x.width), ("height", x.height))
+        )
+        sheet = first_sheet(desk, role("form", x.id), None, (right - left, high - low), "foam board", "mat")
+        thick = s.choose(f"{x.key}.form_thick", f"form: {sheet.name}", sheet.thick_mm, MM, sheet.name)
+        out.append(
+            Part(
+                f"form-{x.id}",
+                "board",
+                f"form for {x.name}: {sheet.name}",
+                "board",
+                1,
+                w,
+                h,
+                thick,
+                mass=by_area(s, sheet.kg_per_m2, w * h) * 0.7,
+                key=f"{x.key}.form_width",
+                to_cut=True,
+                note=f"cut to its template, {inside.value:g} mm inside the outline; edges eased",
+                price=w.value * h.value / 1e6 * sheet.price_per_m2,
+                sheet=sheet,
+            )
+        )
+    return out

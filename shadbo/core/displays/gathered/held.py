@@ -1,0 +1,224 @@
+"""How each piece of a group is held: its mount by its facts, where each fixing goes, and what that carries."""
+
+import math
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+
+from shadbo.core.build.assembly import Dot, Ring
+from shadbo.core.build.marked import Forbidden, Spot
+from shadbo.core.build.mounts import MountPlan, carry, choose_mount, load_sums
+from shadbo.core.desk import Desk
+from shadbo.core.displays.gathered.gathered import Gathered
+from shadbo.core.pieces.facts import tell
+from shadbo.core.pieces.objects import Badge, Garment, Keepsake
+from shadbo.core.pieces.outlines import garment_lines
+from shadbo.core.shapes.polygon import box_of, holds, sides, to_side
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import MM, ONE
+from shadbo.core.sums.border import hinge_count
+from shadbo.core.sums.hang import force
+from shadbo.core.sums.items import Item
+
+MOUNTS_OF: Mapping[str, tuple[str, ...]] = {
+    "garment": ("stainless pins", "stitching"),
+    "badge": ("clasp through the board", "sink", "top tape"),
+    "keepsake": ("ties", "padded brackets"),
+    "plate": ("corners", "top tape", "linen hinges"),
+    "flag": ("wrapped on a core",),
+    "paper": ("linen hinges", "corners"),
+    "puzzle": ("tape across the back", "sink"),
+    "needlework": ("stitching", "lacing"),
+    "panel": ("sink", "top tape"),
+    "pressed plant": ("linen hinges", "corners"),
+    "stretched canvas": ("screws from behind",),
+    "loose canvas": ("stitching",),
+}
+PIN_INSET_MM = 3.0
+
+
+@dataclass(frozen=True, slots=True)
+class Held:
+    """Mounts of all pieces, and every fixing's place."""
+
+    mounts: tuple[MountPlan, ...]
+    spots: tuple[Spot, ...]
+
+
+def hold_items(
+    desk: Desk,
+    group: Gathered,
+    decided: Mapping[str, str],
+    at: str,
+    board: tuple[Quantity, Quantity],
+    zones: Sequence[Forbidden],
+    planes: Mapping[str, str] | None = None,
+) -> Held:
+    """Mount, fixings and load for each piece. Holes are measured on ``board``, from its left and top edges."""
+    mounts, spots = [], []
+    for x in group.items:
+        detail, key = x.piece.detail, f"{x.key}.mount"
+        facts = tell(x.piece.facts, detail.kind, x.piece.worth)
+        ids = MOUNTS_OF[detail.kind]
+        sort = getattr(detail, "sort", "")
+        if sort == "patch" or (isinstance(detail, Badge) and x.back.value <= 0):
+            ids = ("top tape", "sink")
+        elif sort == "nameplate":
+            ids = ("top tape", "corners")
+        plan = choose_mount(desk, facts, x.mass.value, ids, decided.get(x.id), x.piece, key)
+        plan = replace(plan, of=x.id, name=x.name, at=f"{at}/{x.id}")
+        own = _spots(desk, x, plan.taken.mount.id, group.at[x.id], board, zones)
+        plane = (planes or {}).get(x.id, "board")
+        spots += own if plane == "board" else [replace(spot, plane=plane) for spot in own]  # type: ignore[arg-type]
+        _load(desk, x, plan, own)
+        mounts.append(plan)
+    return Held(tuple(mounts), tuple(spots))
+
+
+def _load(desk: Desk, x: Item, plan: MountPlan, spots: Sequence[Spot]) -> None:
+    s = desk.sheet
+    mount = plan.taken.mount
+    if mount.id in ("ties", "padded brackets"):
+        tape = plan.tape
+        if tape is not None:
+            share = force(s, x.mass) / 2
+            pull = s[f"{x.key}.pull_out"]
+            most = s.pick("largest", share, pull)
+            carry(desk, plan.key, most, (tape.name, tape.rating_kg), desk.practice.hardware_factor)
+        return
+    carrying = [spot for spot in spots if spot.kind in ("pin", "slit", "corner") and spot.size_mm > 0]
+    shoulders = [spot for spot in carrying if spot.id.startswith("carries")]
+    count = len(shoulders or carrying) or 1
+    line = s.let(f"{plan.key}.count", "fixings that carry", s.number(count, ONE))
+    load_sums(desk, plan, x.mass, line, s.number(max(x.width.value - 20, 10), MM), x.piece)
+
+
+def _spots(
+    desk: Desk,
+    x: Item,
+    mount: str,
+    at: Dot,
+    board: tuple[Quantity, Quantity],
+    zones: Sequence[Forbidden],
+) -> list[Spot]:
+    detail = x.piece.detail
+    if isinstance(detail, Garment) and mount == "stainless pins":
+        return _pins(desk, x, detail, at, [z for z in zones if z.of == x.id])
+    if isinstance(detail, Badge) and mount == "clasp through the board":
+        return [_hole(desk, x, detail, at, board)]
+    if isinstance(detail, Keepsake):
+        return _supports(desk, x, detail, mount, at, board)
+    w, h = x.width.value / 2, x.height.value / 2
+    if mount == "corners":
+        return [
+            Spot(f"corner-{n}", "corner", (at[0] + sx * w, at[1] + sy * h), 25.0, x.id, f"{x.key}.left")
+            for n, (sx, sy) in enumerate(((-1, 1), (1, 1), (1, -1), (-1, -1)))
+        ]
+    if mount == "linen hinges":
+        n = hinge_count(x.width.value)
+        inset = min(60.0, x.width.value / 5)
+        step = (x.width.value - 2 * inset) / (n - 1)
+        return [
+            Spot(f"slit-{i}", "slit", (at[0] - w + inset + i * step, at[1] + h - 40), 27.0, x.id, f"{x.key}.left")
+            for i in range(n)
+        ]
+    return []
+
+
+def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidden]) -> list[Spot]:
+    """Pins along the seams, 3 mm inside the outline; none in a zone; at most so far apart as the practice says."""
+    p = desk.practice
+    body = detail.body_width.mm if detail.body_width else None
+    _, seams = garment_lines(x.width.value, x.height.value, body, detail.sleeves)
+    out: list[Spot] = []
+    skipped = 0
+    ends: list[Dot] = []
+    forbidden = [(z.ring, box_of(z.ring)) for z in zones]
+    for seam in seams:
+        (x0, y0), (x1, y1) = seam.ends
+        long = math.hypot(x1 - x0, y1 - y0)
+        apart = p.pins_carry_mm if seam.carries else p.pins_else_mm
+        n = max(1, math.ceil(long / apart - 1e-9))
+        nx, ny = -(y1 - y0) / long, (x1 - x0) / long
+        inward = 1 if holds(x.ring, ((x0 + x1) / 2 + nx * 0.5, (y0 + y1) / 2 + ny * 0.5)) else -1
+        for i in range(n + 1):
+            t = i / n
+            dot = (
+                at[0] + x0 + (x1 - x0) * t + inward * nx * PIN_INSET_MM,
+                at[1] + y0 + (y1 - y0) * t + inward * ny * PIN_INSET_MM,
+            )
+            end = i in (0, n)
+            if end and any(math.hypot(dot[0] - x, dot[1] - y) < 8 for x, y in ends):
+                continue
+            if end:
+                ends.append(dot)
+            if any(_touches(ring, box, dot) for ring, box in forbidden):
+                skipped += 1
+                continue
+            name = f"{'carries' if seam.carries else 'pin'}-{seam.name}-{i}"
+            out.append(Spot(name, "pin", dot, 1.2, x.id, f"{x.key}.pins"))
+    s = desk.sheet
+    s.let(f"{x.key}.pins", f"{x.name}, pins", s.number(len(out), ONE), "along the seams; none in a zone")
+    s.let(f"{x.key}.pins_moved", f"{x.name}, pins left out over a zone", s.number(skipped, ONE))
+    return out
+
+
+def _touches(ring: Ring, box: tuple[float, float, float, float], dot: Dot) -> bool:
+    """Whether a pin there would stand in a zone, or within 3 mm of it; ``box`` is the zone's own."""
+    left, low, right, high = box
+    if not (left - 3 < dot[0] < right + 3 and low - 3 < dot[1] < high + 3):
+        return False
+    return holds(ring, dot) or min(to_side(dot, *side) for side in sides(ring)) < 3
+
+
+def from_edges(desk: Desk, key: str, label: str, at: Dot, board: tuple[Quantity, Quantity]) -> None:
+    """Where to mark a point on the board: from its left and its top edge, as seen from the front."""
+    s = desk.sheet
+    s.cut(f"{key}_left", f"{label}, from the board's left edge", board[0] / 2 + s.number(at[0], MM), "nearest", 0.5)
+    s.cut(f"{key}_top", f"{label}, from the board's top edge", board[1] / 2 - s.number(at[1], MM), "nearest", 0.5)
+
+
+def _hole(desk: Desk, x: Item, detail: Badge, at: Dot, board: tuple[Quantity, Quantity]) -> Spot:
+    """The hole stands where the visible badge is centred, moved by its pin's offset."""
+    off = detail.pin_off.mm if detail.pin_off else 0.0
+    dx, dy = {"above": (0, 1), "below": (0, -1), "left": (-1, 0), "right": (1, 0)}[detail.pin_side]
+    dot = (at[0] + dx * off, at[1] + dy * off)
+    size = detail.pin_width.mm if detail.pin_width else 2.0
+    from_edges(desk, f"{x.key}.hole", f"{x.name}, hole", dot, board)
+    return Spot("hole", "hole", dot, size, x.id, f"{x.key}.hole_left")
+
+
+def _supports(
+    desk: Desk, x: Item, detail: Keepsake, mount: str, at: Dot, board: tuple[Quantity, Quantity]
+) -> list[Spot]:
+    """Two supports below the centre of gravity and one above, and what pulls the upper one out of the board."""
+    s = desk.sheet
+    w, h = x.width.value, x.height.value
+    if detail.centre_up is not None:
+        centre = s[f"{x.key}.centre_up"]
+    else:
+        centre = s.let(f"{x.key}.centre", f"{x.name}, centre of gravity", x.height / 2, "not read: half its height")
+    low = -h / 2 + centre.value / 2
+    high = -h / 2 + centre.value + (h - centre.value) * 0.6
+    apart = s.let(f"{x.key}.supports_apart", f"{x.name}, upper support above the lower", s.number(high - low, MM))
+    s.let(
+        f"{x.key}.pull_out",
+        f"{x.name}, pull on the upper support",
+        force(s, x.mass) * (x.front / 2) / apart,
+        "weight · half its depth ÷ height between supports",
+    )
+    if detail.stands and detail.base_depth is not None:
+        tip = s.decide(
+            "atan(half its foot ÷ centre of gravity), degrees",
+            math.degrees(math.atan2(s[f"{x.key}.base_depth"].value / 2, max(centre.value, 1e-6))),
+            ONE,
+            centre,
+            s[f"{x.key}.base_depth"],
+        )
+        s.let(f"{x.key}.tip", f"{x.name} tips over at, degrees", tip, "without its ties; try it before closing")
+    out = []
+    for n, (dx, y) in enumerate(((-w / 4, low), (w / 4, low), (0.0, high)), 1):
+        dot = (at[0] + dx, at[1] + y)
+        from_edges(desk, f"{x.key}.support{n}", f"{x.name}, support {n}", dot, board)
+        size = 2.0 if mount == "ties" else 4.0
+        out.append(Spot(f"support-{n}", "support", dot, size, x.id, f"{x.key}.support{n}_left"))
+    return out

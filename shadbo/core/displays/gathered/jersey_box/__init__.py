@@ -1,0 +1,1 @@
+"""A garment behind a stepped mat."""

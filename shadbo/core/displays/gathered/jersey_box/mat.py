@@ -1,0 +1,112 @@
+"""The mat of a jersey box: who sits where, the opening, windows and notches."""
+
+from dataclasses import dataclass
+
+from shadbo.core.build.marked import Window
+from shadbo.core.desk import Desk
+from shadbo.core.displays.gathered.gathered import Gathered
+from shadbo.core.displays.gathered.jersey_box.options import JerseyOptions
+from shadbo.core.pieces.objects import Badge, Plate
+from shadbo.core.shapes.polygon import moved
+from shadbo.core.shapes.rings import centred
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import MM
+from shadbo.core.sums.items import Item
+from shadbo.core.sums.jersey import Card, MatPlan, MatWishes, mat_plan, outer_edge
+
+PLATE_CLEAR_MM = 20.0
+
+
+@dataclass(frozen=True, slots=True)
+class Seated:
+    """Items by where they sit."""
+
+    garment: Item
+    windows: tuple[Item, ...]
+    notches: tuple[Item, ...]
+    plates: tuple[Item, ...]
+
+
+def seat(items: tuple[Item, ...], o: JerseyOptions) -> Seated:
+    """Where each piece sits: as decided, or photographs in windows, badges in notches, plates on the mat."""
+    by: dict[str, list[Item]] = {"window": [], "notch": [], "on the mat": []}
+    for x in items[1:]:
+        detail = x.piece.detail
+        usual = "window"
+        if isinstance(detail, Badge):
+            usual = "notch" if len(by["notch"]) < 4 else "on the mat"
+        elif not isinstance(detail, Plate) or detail.sort == "nameplate":
+            usual = "on the mat" if isinstance(detail, Plate) or detail.kind == "keepsake" else "window"
+        chosen = o.seats.get(x.id, usual)
+        by["on the mat" if chosen == "opening" else chosen].append(x)
+    return Seated(items[0], tuple(by["window"]), tuple(by["notch"]), tuple(by["on the mat"]))
+
+
+def mat_round(desk: Desk, o: JerseyOptions, sat: Seated) -> tuple[MatPlan, tuple[Quantity, Quantity]]:
+    """The opening by the garment, windows by their paper, notches by their badges; and the mat round it all."""
+    s, p = desk.sheet, desk.practice
+    margin = desk.choose("layout.margin", "round the garment", o.margin, p.jersey_margin_mm, "practice of the shop")
+    border = desk.choose("mat.border", "border of the mat", o.border, p.jersey_border_mm, "practice of the shop")
+    strip = desk.choose("mat.strip", "strip between openings", o.strip, p.strip_mm, "practice of the shop")
+    overlap = desk.choose("mat.overlap", "mat over a photograph, each side", o.overlap, p.mat_overlap_mm, "practice")
+    room = desk.choose("notch.room", "mat round a badge in its notch", o.notch_room, p.notch_room_mm, "practice")
+    reveal = s.number(0, MM)
+    if o.double is not False:
+        reveal = desk.choose(
+            "mat.reveal", "reveal of the inner mat", o.reveal, p.mat_reveal_mm, "practice of the shop"
+        )
+    tol = p.cut_tolerance_mm
+    g = sat.garment
+    opening = tuple(
+        s.cut(f"opening.{axis}", f"opening, {axis}", size + 2 * margin, "up", tol)
+        for axis, size in (("width", g.width), ("height", g.height))
+    )
+    for axis, size in zip(("width", "height"), opening, strict=True):
+        s.cut(f"opening.outer_{axis}", f"opening of the outer mat, {axis}", size + 2 * reveal, "up", tol)
+    cards, badges = [], []
+    for x in sat.windows:
+        w, h = (
+            s.cut(f"{x.key}.window_{axis}", f"window for {x.name}, {axis}", size - 2 * overlap, "down", tol)
+            for axis, size in (("width", x.width), ("height", x.height))
+        )
+        cards.append(Card(x.id, max(w.value, 1.0), max(h.value, 1.0)))
+    for x in sat.notches:
+        for axis, size in (("width", x.width), ("height", x.height)):
+            s.cut(f"{x.key}.notch_{axis}", f"notch for {x.name}, {axis}", size + 2 * room, "up", tol)
+        badges.append(Card(x.id, x.width.value, x.height.value))
+    plates = [Card(x.id, x.width.value, x.height.value) for x in sat.plates]
+    bottom = s.let(
+        "mat.bottom",
+        "border at the bottom",
+        s.pick("largest", border, *[x.height + s.number(2 * PLATE_CLEAR_MM, MM) for x in sat.plates]),
+    )
+    side = o.windows or "beside"
+    wishes = MatWishes(border.value, bottom.value, strip.value, reveal.value, room.value, side)
+    size_mm = (opening[0].value, opening[1].value)
+    try:
+        plan = mat_plan(size_mm, g.ring, cards, badges, plates, wishes)
+    except ValueError:
+        s.let("notch.crowded", "the notches leave nothing of the opening", s.number(1, MM))
+        plan = mat_plan(size_mm, g.ring, cards, badges, plates, wishes, notched=False)
+    args = (*opening, border, strip, reveal)
+    words = f"opening + 2 · reveal + 2 · border{f', windows {side}' if cards else ''}"
+    width = s.let("mat.width", "mat, width wanted", s.decide(words, plan.width, MM, *args))
+    height = s.let("mat.height", "mat, height wanted", s.decide(words, plan.height, MM, *args, bottom))
+    s.let("field.width", "mat, width", width)
+    s.let("field.height", "mat, height", height)
+    return plan, (width, height)
+
+
+def mat_windows(desk: Desk, o: JerseyOptions, sat: Seated, plan: MatPlan, group: Gathered) -> tuple[Window, ...]:
+    """Every opening of both mats, about the mat's middle."""
+    s = desk.sheet
+    reveal = s["mat.reveal"].value if "mat.reveal" in s else 0.0
+    rings = [("opening", f"opening for {sat.garment.name}", plan.opening, "opening.width")]
+    for x in sat.windows:
+        w, h = s[f"{x.key}.window_width"].value, s[f"{x.key}.window_height"].value
+        ring = moved(centred(max(w, 1.0), max(h, 1.0)), *group.at[x.id])
+        rings.append((x.id, f"window for {x.name}", ring, f"{x.key}.window_width"))
+    out = [Window(i, n, outer_edge(r, reveal), "mat", key=k) for i, n, r, k in rings]
+    if reveal > 0:
+        out += [Window(f"{i}-inner", f"{n}, inner", r, "mat_inner", key=k) for i, n, r, k in rings]
+    return tuple(out)

@@ -1,0 +1,1 @@
+"""Objects before a lit board."""

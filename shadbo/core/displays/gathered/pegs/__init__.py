@@ -1,0 +1,1 @@
+"""An object on dowels in an open frame."""

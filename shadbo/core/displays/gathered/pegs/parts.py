@@ -1,0 +1,69 @@
+"""Rails, object and dowels of an open frame, from the front and in section."""
+
+from shadbo.core.build.assembly import Part
+from shadbo.core.desk import Desk
+from shadbo.core.displays.rabbeted.flat_front import seen
+from shadbo.core.shapes.rings import mitred, rect
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.shop.boards import Dowel
+from shadbo.core.shop.materials import PlainStock
+from shadbo.core.sums.items import Item
+
+
+def rails(desk: Desk, stock: PlainStock, face: Quantity, high: Quantity, mass: Quantity) -> list[Part]:
+    """Two pairs of mitred rails."""
+    s = desk.sheet
+    w, h, f = s["frame.outside_width"].value / 2, s["frame.outside_height"].value / 2, face.value
+    faces = dict(zip(("top", "bottom", "left", "right"), mitred(w, h, f), strict=True))
+    return [
+        Part(
+            f"rail-{axis}",
+            "rail",
+            f"rail, {' and '.join(sides)}: {stock.name}",
+            "wood",
+            2,
+            s[f"rail.{axis}"],
+            face,
+            high,
+            mitred=True,
+            mass=mass if axis == "width" else None,
+            section=rect(0, 0, high.value, f) if axis == "height" else (),
+            face=tuple(faces[side] for side in sides),
+            seen_from=("front", "back"),
+            key=f"rail.{axis}",
+            to_cut=True,
+            note="long point to long point, mitres leaning opposite ways",
+        )
+        for axis, sides in (("width", ("top", "bottom")), ("height", ("left", "right")))
+    ]
+
+
+def middle(high: float, thick: float) -> tuple[float, float]:
+    """Front and back of a thing that stands at half the rail's depth."""
+    return (high - thick) / 2, (high + thick) / 2
+
+
+def things(
+    desk: Desk, item: Item, dowel: Dowel, sides: tuple[str, ...], face: Quantity, high: Quantity
+) -> list[Part]:
+    """The object and its dowels, from the front and in the section through the right-hand dowel."""
+    s = desk.sheet
+    a, b = middle(high.value, item.front.value)
+    f, gap, r, m = face.value, s["gap.made_width"].value, dowel.diameter_mm / 2, high.value / 2
+    section = rect(a, f + gap, b, f + gap + min(item.width.value / 2, 48))
+    peg = rect(m - r, f - s["peg.in_rail"].value, m + r, f + gap + s["peg.in_object"].value)
+    w, h = s["frame.inside_width.middle"].value / 2, s["frame.inside_height.middle"].value / 2
+    ow, oh = item.width.value / 2, item.height.value / 2
+    bars = {"left": rect(-w, -r, -ow, r), "right": rect(ow, -r, w, r), "bottom": rect(-r, -h, r, -oh),
+            "top": rect(-r, oh, r, h)}  # fmt: skip
+    out = [seen(f"peg-{side}", "stretcher", bars[side], "peg.length", dowel.name) for side in sides]
+    out.append(
+        Part("item", "piece", item.name, "stretcher", 1, item.width, item.height, item.front, mass=item.mass,
+             section=section, face=(item.ring,), seen_from=("front", "back"), key=f"{item.key}.front")
+    )  # fmt: skip
+    d = s["peg.diameter"]
+    price = s["peg.length"].value / 1000 * dowel.price_per_m
+    count = int(s["peg.count"].value)
+    out.append(Part("peg", "strip", dowel.name, "metal", count, s["peg.length"], d, d, section=peg, key="peg.length",
+                    to_cut=True, price=price))  # fmt: skip
+    return out

@@ -1,0 +1,1 @@
+"""An old window as frame."""

@@ -1,0 +1,104 @@
+"""Sash, glass, cloth, core, packers and card, in section and as parts."""
+
+from shadbo.core.build.assembly import Callout, Layer, Part, Ring
+from shadbo.core.desk import Desk
+from shadbo.core.displays.rabbeted.flat_front import seen
+from shadbo.core.displays.rabbeted.slabs import HATCH
+from shadbo.core.shapes.rings import centred, mitred, rect
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.shop.boards import SheetStock
+from shadbo.core.sums.items import Item
+from shadbo.core.sums.weight import by_area
+
+SEEN_MM = 60.0
+
+
+def sash_layers(
+    desk: Desk,
+    item: Item,
+    got: dict[str, Quantity],
+    wall: Quantity,
+    core: tuple[Quantity, Quantity],
+    card: tuple[Quantity, Quantity],
+    mass: Quantity,
+    sheets: tuple[SheetStock, SheetStock],
+) -> tuple[list[Part], tuple[Layer, ...]]:
+    """The sash, its glass, cloth, core, packers and card: in section, from the front, and as parts."""
+    s = desk.sheet
+    deep, rebate, glass = got["thickness"].value, got["rebate"].value, got["glass"].value
+    f, hidden, cloth = wall.value, s["sash.hidden"].value, s["stack.cloth"].value / 2
+    front = deep - rebate - glass
+    top = f + SEEN_MM
+    groove = f - hidden - 3
+    section: Ring = (
+        (0, 0), (deep, 0), (deep, groove), (deep - rebate, groove), (deep - rebate - glass, groove + 1),
+        (deep - rebate - glass, f), (0, f)
+    )  # fmt: skip
+    w, h = got["outside_width"].value / 2, got["outside_height"].value / 2
+    day = centred(got["daylight_width"].value, got["daylight_height"].value)
+    x = deep - rebate
+    start = f - hidden + 1
+    parts = [
+        Part("rail", "rail", "old sash", "wood", 1, got["outside_width"], got["outside_height"], got["thickness"],
+             mass=mass, section=section, face=mitred(w, h, f), seen_from=("front", "back"), key="sash.wall"),
+        Part("glazing", "glazing", "its own glass", "glass", 1, got["daylight_width"], got["daylight_height"],
+             got["glass"], section=rect(front, groove + 1, x, top), key="sash.glass"),
+        Part("piece", "piece", item.name, "textile", 1, item.width, item.height, item.front, mass=item.mass,
+             section=rect(x, start, x + cloth, top), key="stack.cloth"),
+    ]  # fmt: skip
+    layers = [
+        Layer("glazing", front, x, "glass", "sash.glass"),
+        Layer("cloth", x, x + cloth, "textile", "stack.cloth"),
+    ]
+    x += cloth
+    price = [
+        q[0].value * q[1].value / 1e6 * sheet.price_per_m2 for q, sheet in zip((core, card), sheets, strict=True)
+    ]
+    core_t, card_t = s["stack.core"], s["stack.card"]
+    inner = start + cloth
+    parts.append(
+        Part("core", "board", f"core: {sheets[0].name}", HATCH[sheets[0].kind], 1, *core, core_t,
+             mass=by_area(s, sheets[0].kg_per_m2, core[0] * core[1]), section=rect(x, inner, x + core_t.value, top),
+             key="core.width", to_cut=True, note="edges eased, so that the cloth does not wear", price=price[0],
+             sheet=sheets[0])
+    )  # fmt: skip
+    layers.append(Layer("core", x, x + core_t.value, HATCH[sheets[0].kind], "stack.core"))
+    x += core_t.value
+    turned = Part("turned", "piece", "cloth turned behind", "textile", section=rect(x, start, x + cloth, inner + 34))
+    parts.append(turned)
+    layers.append(Layer("cloth", x, x + cloth, "textile", "stack.cloth"))
+    x += cloth
+    if "stack.filler" in s:
+        fill = s["stack.filler"]
+        parts.append(
+            Part("filler", "packer", "packers", "board", int(fill.value / s["filler.one"].value + 0.5), *core,
+                 s["filler.one"], section=rect(x, inner + 4, x + fill.value, top), key="stack.filler", to_cut=True)
+        )  # fmt: skip
+        layers.append(Layer("packers", x, x + fill.value, "board", "stack.filler"))
+        x += fill.value
+    beyond = f - hidden - s["card.beyond_width"].value
+    parts.append(
+        Part("card", "backing", f"rear card: {sheets[1].name}", HATCH[sheets[1].kind], 1, *card, card_t,
+             mass=by_area(s, sheets[1].kg_per_m2, card[0] * card[1]),
+             section=rect(deep, beyond, deep + card_t.value, top), face=(centred(card[0].value, card[1].value),),
+             seen_from=("back",), key="card.width", to_cut=True,
+             note="screwed to the sash beyond the cloth; pilot holes, washers", price=price[1], sheet=sheets[1])
+    )  # fmt: skip
+    if deep - x > 1e-6:
+        layers.append(Layer("left over", x, deep, "air", "depth.left"))
+    layers.append(Layer("rear card", deep, deep + card_t.value, HATCH[sheets[1].kind], "stack.card"))
+    parts.append(seen("item", "textile", day, f"{item.key}.width", item.name))
+    return parts, tuple(layers)
+
+
+def sash_callouts(parts: list[Part]) -> list[Callout]:
+    """One label a layer, the front one on top."""
+    out, y = [], SEEN_MM + 22.0
+    for part in parts:
+        if part.section and part.role != "rail":
+            xs, ys = [x for x, _ in part.section], [v for _, v in part.section]
+            y = min(y - 8, max(ys) - 3)
+            out.append(
+                Callout("edge", ((min(xs) + max(xs)) / 2, max(y, min(ys) + 2)), part.name, part.thick, key=part.key)
+            )
+    return out

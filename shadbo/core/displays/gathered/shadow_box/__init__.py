@@ -1,0 +1,1 @@
+"""Pieces on a board set back behind glazing."""

@@ -1,0 +1,212 @@
+"""Shadow box: glazing, spacers or lined walls, a board set back, and pieces mounted on it."""
+
+from collections.abc import Sequence
+
+from shadbo.core.asking.questions import Question
+from shadbo.core.build.assembly import Assembly, Part, Ring
+from shadbo.core.desk import Desk
+from shadbo.core.displays.base import Ask
+from shadbo.core.displays.gathered.form_board import form_parts
+from shadbo.core.displays.gathered.gathered import (
+    Gathered,
+    gather,
+    item_asks,
+    item_parts,
+    items_of,
+    total_mass,
+    zones_of,
+)
+from shadbo.core.displays.gathered.held import hold_items
+from shadbo.core.displays.gathered.rows import box_questions
+from shadbo.core.displays.gathered.shadow_box.options import HOME, LEVERS, BoxOptions
+from shadbo.core.displays.rabbeted.flat_front import seen
+from shadbo.core.displays.rabbeted.frame import Frame, frame_round, profile_for
+from shadbo.core.displays.rabbeted.framed_piece import bordered
+from shadbo.core.displays.rabbeted.package import Package, build_package
+from shadbo.core.displays.rabbeted.slabs import (
+    Slab,
+    depth_sums,
+    first_sheet,
+    glazing_for,
+    liner_slab,
+    slab,
+    spacer_slab,
+    void_slab,
+)
+from shadbo.core.findings import StationName
+from shadbo.core.pieces.facts import tell
+from shadbo.core.pieces.objects import Sized
+from shadbo.core.pieces.pieces import Piece
+from shadbo.core.shapes.polygon import box_of
+from shadbo.core.shapes.rings import centred, rect
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import MM
+from shadbo.core.shop.boards import SheetKind
+from shadbo.core.sums.items import Item
+from shadbo.core.sums.plate import sag_mm
+from shadbo.core.words.words import say, sizes
+
+MOST_SEEN_MM = 76.0
+
+
+class ShadowBox:
+    """Pieces with depth behind glazing."""
+
+    home = HOME
+    levers = LEVERS
+    name = "Shadow box"
+    gathers = True
+
+    def suits(self, piece: Piece) -> bool:
+        """Things with depth, and what goes with them."""
+        return isinstance(piece.detail, Sized)
+
+    def asks(self, desk: Desk) -> list[Ask]:
+        """Readings of every piece."""
+        return item_asks(desk)
+
+    def build(self, desk: Desk) -> Assembly:
+        """Layout, air by the piece that stands out farthest, void by the clasp that stands back farthest, frame."""
+        s, o = desk.sheet, HOME.of(desk.job)
+        items = items_of(desk)
+        group = gather(desk, items, o.layout, o.margin, HOME.to("layout"))
+        size = (group.width.value + 20, group.height.value + 20)
+        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        glazing = glazing_for(desk, facts, size)
+        air_of_items(desk, items, size, glazing.thick_mm, glazing.kind)
+        slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing), *_walls(desk, o, size)]
+        board = first_sheet(desk, "board", LEVERS.board, size, "foam board", "mat")
+        slabs.append(slab(desk, "board", board.name, "board", board))
+        void = void_behind(desk, items)
+        if void is not None:
+            slabs.append(void)
+        backing = first_sheet(desk, "backing", LEVERS.backing, size, "backing", "foam board", "corrugated plastic")
+        slabs.append(slab(desk, "backing", backing.name, "backing", backing))
+        depth = sum(x.thick.value for x in slabs) + desk.practice.fastener_room_mm
+        acrylic = glazing.kind == "acrylic"
+        chosen = profile_for(desk, o, size, depth, acrylic)
+        wanted = bordered(desk, (group.width, group.height), o, _none(desk), chosen[0], acrylic)
+        frame = frame_round(desk, o, wanted, depth, acrylic, chosen=chosen)
+        depth_sums(desk, slabs, frame.rabbet_depth)
+        zones = zones_of(desk, group)
+        held = hold_items(desk, group, o.mounts, HOME.to("mounts"), (frame.package_w, frame.package_h), zones)
+        reach = nearest_edge(group)
+        package = Package(
+            tuple(slabs),
+            held.mounts[0],
+            total_mass(items),
+            lambda f: _front(desk, f, group),
+            (
+                say(desk.mark, "field {}", sizes(desk.mark, group.width, group.height)),
+                say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
+            ),
+            reach_mm=min(reach + 30, MOST_SEEN_MM),
+            back=o.back or "sealed paper",
+            effort="every piece comes off again"
+            if all(m.taken.mount.reversible for m in held.mounts)
+            else "for good",
+            strainer=bool(o.strainer),
+            sections=lambda begins: item_sections(frame, group, begins["board"], reach),
+            more_mounts=held.mounts[1:],
+            parts=tuple(form_parts(desk, group, held)),
+            shown=group.shown(),
+            spots=held.spots,
+            zones=zones,
+            layout_at=HOME.to("layout"),
+        )
+        return build_package(desk, frame, package)
+
+    def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
+        """Layout and margins, air and lining, each mount."""
+        return box_questions(desk, assembly, HOME.at, HOME.of(desk.job))
+
+
+def _none(desk: Desk) -> tuple[Quantity, Quantity]:
+    return desk.sheet.number(0, MM), desk.sheet.number(0, MM)
+
+
+def clearance_mm(desk: Desk, item: Item) -> float:
+    """Air in front of a piece: more before textiles and objects, most before a loose surface."""
+    p = desk.practice
+    facts = tell(item.piece.facts, item.piece.detail.kind, item.piece.worth)
+    if facts["loose_surface"]:
+        return p.air_loose_mm
+    flat = item.piece.detail.kind in ("plate", "paper", "puzzle", "panel", "pressed plant")
+    return p.air_paper_mm if flat else p.air_textile_mm
+
+
+def air_of_items(
+    desk: Desk, items: Sequence[Item], size_mm: tuple[float, float], glazing_mm: float, kind: SheetKind
+) -> Quantity:
+    """Air between glazing and board: the largest of relief and clearance, piece by piece."""
+    s = desk.sheet
+    each = []
+    for x in items:
+        clear = s.choose(f"{x.key}.clear", f"clearance before {x.name}", clearance_mm(desk, x), MM, "practice")
+        each.append(s.let(f"{x.key}.air", f"air for {x.name}", x.front + clear))
+    needed = s.let("air.needed", "air in front of the board, at least", s.pick("largest", *each), way="up")
+    s.let("air.relief", "what stands out farthest", s.pick("largest", *[x.front for x in items]))
+    sag = s.decide("plate, simply supported", sag_mm(*size_mm, glazing_mm, kind), MM)
+    s.let("air.sag", f"{kind} sags, lying flat", sag, "Timoshenko, table 8; an aid to judgement")
+    return needed
+
+
+def void_behind(desk: Desk, items: Sequence[Item]) -> Slab | None:
+    """Packers behind the board for what stands back: the largest back relief and 2 mm."""
+    s, p = desk.sheet, desk.practice
+    backs = [x.back for x in items if x.back.value > 0]
+    if not backs:
+        return None
+    most = s.pick("largest", *backs) + s.number(p.void_beyond_mm, MM)
+    needed = s.let("void.needed", "void behind the board, at least", most, "back relief + 2 mm", "up")
+    return void_slab(desk, needed.value, "void", "cut out round every clasp")
+
+
+def _walls(desk: Desk, o: BoxOptions, size_mm: tuple[float, float]) -> list[Slab]:
+    s = desk.sheet
+    needed = s["air.needed"].value
+    if o.lining == "lined walls":
+        liner = first_sheet(desk, "liner", LEVERS.liner, size_mm, "mat", "foam board")
+        wall = liner_slab(desk, liner, needed)
+    else:
+        wall = spacer_slab(desk, needed)
+    if wall is None:
+        return []
+    s.let("air.made", "air in front of the board", wall.thick)
+    s.let("air.left", "air before what stands out farthest", wall.thick - s["air.relief"], way="down")
+    return [wall]
+
+
+def _front(desk: Desk, frame: Frame, group: Gathered) -> list[Part]:
+    s = desk.sheet
+    sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
+    return [seen("field", "board", sight, "field.width", "field"), *item_parts(desk, group)]
+
+
+def nearest_edge(group: Gathered) -> float:
+    """How far the piece nearest to the right edge of the field is from it."""
+    right = max(box_of(group.ring(x))[2] for x in group.items)
+    return max(group.width.value / 2 - right, 0.0)
+
+
+def item_sections(frame: Frame, group: Gathered, board_x: float, reach: float) -> list[Part]:
+    """The piece that stands out farthest, in the section: in front of its board, and its clasp behind it.
+
+    It begins where the piece nearest to the edge begins; where that is far in, as far in as the section shows.
+    """
+    deepest = max(group.items, key=lambda x: x.front.value)
+    start = frame.face.value + min(reach, MOST_SEEN_MM - 30)
+    high = frame.face.value + min(reach + 48, MOST_SEEN_MM + 18)
+    ring: Ring = rect(board_x - deepest.front.value, start, board_x, high)
+    hatch = deepest.hatch
+    out = [Part(f"section-{deepest.id}", "piece", deepest.name, hatch, section=ring, key=f"{deepest.key}.front")]  # type: ignore[arg-type]
+    backs = [x for x in group.items if x.back.value > 0]
+    if backs:
+        x = max(backs, key=lambda i: i.back.value)
+        board = frame.desk.sheet["stack.board"].value
+        clasp = rect(board_x + board, start + 8, board_x + board + x.back.value, start + 20)
+        out.append(Part("section-clasp", "clip", "clasp", "metal", section=clasp, key="void.needed"))
+    return out
+
+
+DISPLAY = ShadowBox()

@@ -1,0 +1,1 @@
+"""Frames with a rabbet, and what lies in it."""

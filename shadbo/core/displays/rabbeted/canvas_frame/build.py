@@ -1,0 +1,202 @@
+"""Canvas in a rabbeted frame: held by offset clips that bridge the difference of depth, no glazing."""
+
+from shadbo.core.asking.questions import Question
+from shadbo.core.build.assembly import Assembly, Callout, Join, Part
+from shadbo.core.build.mounts import carry, choose_mount
+from shadbo.core.desk import Desk
+from shadbo.core.displays.asking import told_line
+from shadbo.core.displays.base import Ask
+from shadbo.core.displays.floating.floated import canvas_of, is_canvas, reading_asks
+from shadbo.core.displays.floating.stretched import stretching_parts
+from shadbo.core.displays.rabbeted.canvas_frame.options import HOME, LEVERS
+from shadbo.core.displays.rabbeted.flat_front import PIECE_HATCH, opening_part
+from shadbo.core.displays.rabbeted.frame import Frame, frame_round
+from shadbo.core.displays.rabbeted.package import Package, build_package
+from shadbo.core.displays.rabbeted.points import side_fixings
+from shadbo.core.displays.rabbeted.rows import merged, package_questions
+from shadbo.core.displays.rabbeted.slabs import Slab, depth_sums, piece_slab
+from shadbo.core.findings import StationName
+from shadbo.core.pieces.facts import tell
+from shadbo.core.pieces.pieces import Panel, Piece
+from shadbo.core.shapes.rings import mitred
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import KG, MM, ONE
+from shadbo.core.shop.boards import Clip
+from shadbo.core.shop.kept import CLIPS
+from shadbo.core.sums.border import clip_count
+from shadbo.core.sums.flat import flat_sums
+from shadbo.core.sums.hang import force
+from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import say, sizes
+
+NONE = Clip(id="clip", name="offset clip, none listed", offset_mm=0, rating_kg=2)
+
+
+class CanvasFrame:
+    """A painting in its frame."""
+
+    home = HOME
+    levers = LEVERS
+    name = "Rabbeted frame"
+    gathers = False
+
+    def suits(self, piece: Piece) -> bool:
+        """Canvases and painted panels."""
+        return is_canvas(piece) or isinstance(piece.detail, Panel)
+
+    def asks(self, desk: Desk) -> list[Ask]:
+        """Readings of the piece."""
+        return reading_asks(desk)
+
+    def build(self, desk: Desk) -> Assembly:
+        """The canvas is the package: it may end behind the frame or inside it."""
+        s, options = desk.sheet, HOME.of(desk.job)
+        panel = isinstance(desk.piece.detail, Panel)
+        if panel:
+            flat = flat_sums(desk, desk.piece)
+            width, height, depth, mass, bar = flat.width, flat.height, flat.thick, flat.mass, 0.0
+        else:
+            canvas = canvas_of(desk)
+            width, height, depth, mass = canvas.width, canvas.height, canvas.depth, canvas.mass
+            bar = canvas.bar_face.value
+        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        needed = depth.value + desk.practice.fastener_room_mm if panel else max(depth.value - 12, 4.0)
+        frame = frame_round(desk, options, (width, height), needed, False, panel, 12.0)
+        layer = piece_slab(
+            desk,
+            "canvas" if not panel else "panel",
+            "stretcher" if bar else PIECE_HATCH["panel"],
+            depth,
+            (width, height),
+            mass,
+        )
+        if bar:
+            layer = Slab(
+                "piece",
+                "canvas",
+                "bar",
+                layer.thick,
+                "stretcher",
+                ring_mm=bar,
+                size=(width, height),
+                mass=mass,
+                cut=False,
+            )
+        depth_sums(desk, [layer], frame.rabbet_depth)
+        ids = ("points",) if panel else ("offset clips", "plates and screws")
+        mount = choose_mount(desk, facts, mass.value, ids, options.mount)
+        joins = () if panel else (_clips(desk, frame, depth, mass),)
+        package = Package(
+            (layer,),
+            mount,
+            s.number(0, KG),
+            lambda f: _seen(f, bar),
+            (
+                say(desk.mark, "sight {}", sizes(desk.mark, s["frame.sight_width"], s["frame.sight_height"])),
+                say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
+            ),
+            joins,
+            (*stretching_parts(desk), *(() if panel else (_clip_part(frame, depth),))),
+            back=options.back or "vented paper",
+            effort="clips off, and the canvas comes out",
+            strainer=bool(options.strainer),
+            points=panel,
+            callouts=() if panel else (_clip_label(frame, depth),),
+            depth=None if panel else _depth_said(desk, depth),
+        )
+        return build_package(desk, frame, package)
+
+    def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
+        """The clip, then what every frame asks."""
+        o = HOME.of(desk.job)
+        if assembly is None:
+            return {}
+        own: dict[StationName, list[Question]] = {
+            "depth": [
+                *told_line(desk, "clip.step", "Canvas ends behind the frame's back by"),
+                *told_line(desk, "clip.offset", "Offset clip", _clip_name(desk)),
+            ],
+        }
+        return merged(own, package_questions(desk, assembly, HOME.at, o))
+
+
+def _seen(frame: Frame, bar: float) -> list[Part]:
+    """The painting inside the lip from the front; its bars from behind."""
+    front = opening_part(frame, "cloth", "canvas.width" if bar else "piece.width", "canvas")
+    w, h = frame.package_w.value / 2, frame.package_h.value / 2
+    if not bar:
+        return [front]
+    ring = mitred(w, h, bar)
+    back = Part("bars", "bar", "stretcher bars", "stretcher", face=ring, seen_from=("back",), key="canvas.depth")
+    return [front, back]
+
+
+def _clip_of(desk: Desk) -> str:
+    name = desk.sheet["clip.offset"].name
+    return (name.source if name else None) or "clip"
+
+
+def _clip_label(frame: Frame, depth: Quantity) -> Callout:
+    at = (frame.front.value + depth.value + 0.6, frame.face.value - frame.lip.value + 14)
+    return Callout("edge", at, _clip_of(frame.desk), key="clip.offset")
+
+
+def _clip_part(frame: Frame, depth: Quantity) -> Part:
+    """The clip in section: flat on the frame's back, a step, flat on the canvas."""
+    wall, high = frame.face.value - frame.lip.value, frame.profile.height_mm
+    end, t = frame.front.value + depth.value, 1.2
+    ring = (
+        (high, wall - 12),
+        (high + t, wall - 12),
+        (high + t, wall - 1),
+        (end + t, wall + 4),
+        (end + t, wall + 20),
+        (end, wall + 20),
+        (end, wall + 5),
+        (high, wall),
+    )
+    return Part("clip", "clip", "offset clip", "metal", section=ring, key="clip.offset")
+
+
+def _depth_said(desk: Desk, depth: Quantity) -> tuple[Both, Both]:
+    s, mark = desk.sheet, desk.mark
+    first = say(mark, "{} in {}", depth, s["profile.rabbet"])
+    return first, say(mark, "clips of {}", s["clip.offset"])
+
+
+def _clip_name(desk: Desk) -> str:
+    s = desk.sheet
+    if "clip.offset" not in s:
+        return ""
+    turned = s["clip.step"].value < 0
+    return "turned round: it reaches down to the canvas" if turned else "screwed to the frame, never to the canvas"
+
+
+def _clips(desk: Desk, frame: Frame, depth: Quantity, mass: Quantity) -> Join:
+    """Clips: floor((side − 80) / 150) + 1 a side, none within 40 mm of a corner; the offset nearest the step."""
+    s, p = desk.sheet, desk.practice
+    step = s.let("clip.step", "canvas depth less rabbet depth", depth - frame.rabbet_depth)
+    clips = desk.stock.clips or (NONE,)
+    nearest = min(clips, key=lambda c: (abs(c.offset_mm - abs(step.value)), c.offset_mm))
+    clip = desk.take(CLIPS, "clip", None, lambda: nearest)
+    offset = s.choose("clip.offset", "offset of the clip", clip.offset_mm, MM, clip.name)
+    gap = step - offset if step.value >= 0 else s.number(0, MM) - step - offset
+    s.let("clip.off", "step that the clip leaves", gap, "the clip bends so far")
+    fixings = side_fixings(desk, frame, "clip", lambda side: clip_count(side, p.clips_apart_mm), 60.0)
+    count = s.let("mount.count", "clips", s.number(len(fixings), ONE))
+    carry(desk, "mount", force(s, mass) / count, (clip.name, clip.rating_kg), p.hardware_factor)
+    steps = ("pilot the frame's back; screw 2 mm shorter than the wood", "finger-tight, then a quarter turn")
+    return Join(
+        "clips",
+        "offset clips",
+        clip.name,
+        ("rail", "bar"),
+        fixings,
+        diameter_mm=5.0,
+        operations=steps,
+        key="mount.count",
+        price=clip.price,
+    )
+
+
+DISPLAY = CanvasFrame()

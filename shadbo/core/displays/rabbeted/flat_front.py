@@ -1,0 +1,56 @@
+"""What stands inside the rails, seen from the front, and where a flat piece sits in its opening."""
+
+from shadbo.core.build.assembly import Hatch, Part, Ring
+from shadbo.core.build.setting import Margins
+from shadbo.core.desk import Desk
+from shadbo.core.displays.rabbeted.frame import Frame
+from shadbo.core.shapes.rings import centred
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sums.flat import FlatSums
+from shadbo.core.sums.square import Opening, Placement, place
+
+PIECE_HATCH: dict[str, Hatch] = {
+    "paper": "paper",
+    "puzzle": "puzzle",
+    "needlework": "textile",
+    "panel": "cloth",
+    "pressed plant": "paper",
+    "stretched canvas": "cloth",
+    "loose canvas": "cloth",
+}
+
+
+def seen(id_: str, hatch: Hatch, ring: Ring, key: str, name: str = "", tone: str | None = None) -> Part:
+    """A part that is only looked at from the front; ``tone`` is its own colour, where that is known."""
+    return Part(id_, "piece", name or id_, hatch, 1, face=(ring,), seen_from=("front",), key=key, tone=tone or "")
+
+
+def placed_ring(flat: FlatSums, placed: Placement) -> Ring:
+    """The piece as it stands: its eight points, turned and shifted."""
+    turn, dx, dy = placed.turn.value, placed.right.value, placed.up.value
+    return tuple(
+        (x.value - turn * y.value + dx, y.value + turn * x.value + dy) for x, y in flat.shape.outline.points.values()
+    )
+
+
+def place_in(desk: Desk, flat: FlatSums, width: Quantity, height: Quantity) -> Placement:
+    """Best placement of the piece in an opening, the borders as lines ``border.*``."""
+    s = desk.sheet
+    opening = Opening(width, width, width, height, height, height)
+    placed = place(s, flat.shape.outline, opening, "border", "border")
+    least = s.let("border.least", "least border", s.pick("smallest", *placed.all()), way="down")
+    most = s.let("border.most", "widest border", s.pick("largest", *placed.all()), way="down")
+    s.let("border.spread", "widest less least border", most - least)
+    return placed
+
+
+def border_margins(inset_mm: float) -> Margins:
+    """Where the borders' numbers stand."""
+    return Margins("border", inset_mm, "border")
+
+
+def opening_part(frame: Frame, hatch: Hatch, key: str, name: str) -> Part:
+    """All that shows inside the lip, as one field."""
+    s = frame.desk.sheet
+    ring = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
+    return seen(name, hatch, ring, key)

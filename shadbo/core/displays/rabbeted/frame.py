@@ -1,0 +1,232 @@
+"""The rabbeted frame that several displays stand in: profile from the rack, fit, hold, rails, depth."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from shadbo.core.build.setting import BackRail, Suitability
+from shadbo.core.desk import Desk
+from shadbo.core.displays.rabbeted.options import FrameOptions
+from shadbo.core.sheet.quantity import DUST, Quantity
+from shadbo.core.sheet.units import MM
+from shadbo.core.shop.boards import FrameProfile
+from shadbo.core.shop.kept import FRAMES
+from shadbo.core.sums.fit import Fit, Hold, allowance_of, frame_axis, hold
+from shadbo.core.sums.movement import growth_mm
+from shadbo.core.sums.order import order_mm, rail_order
+from shadbo.core.words.words import Mm, say
+
+FALLBACK = FrameProfile(
+    id="plain-frame", name="moulding, none listed", face_mm=25, height_mm=24, rabbet_mm=18, lip_mm=6
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Frame:
+    """The frame as it will be or was made, with the size that boards are cut to.
+
+    ``steps`` are further rabbets behind the first: from which depth on, and how much thinner the wall is there.
+    """
+
+    desk: Desk
+    profile: FrameProfile
+    held: tuple[Suitability, ...]
+    face: Quantity
+    lip: Quantity
+    front: Quantity
+    rabbet_depth: Quantity
+    depth: Quantity
+    extension: Quantity | None
+    width: Fit
+    height: Fit
+    package_w: Quantity
+    package_h: Quantity
+    hold_w: Hold
+    hold_h: Hold
+    steps: tuple[tuple[float, float], ...] = ()
+    joint: str | None = None
+
+    @property
+    def slack_mm(self) -> float:
+        """Half of the air beside the package, as the section is drawn."""
+        return max((self.width.least.value - self.package_w.value) / 2, 0)
+
+    @property
+    def start_mm(self) -> float:
+        """Where the package begins, from the frame's outer edge."""
+        return self.face.value - self.lip.value + self.slack_mm
+
+    def back_rail(self) -> BackRail:
+        """What the hanger's screws find."""
+        s = self.desk.sheet
+        wall = s.let("rail.back_wall", "wall beside the rabbet", self.face - self.lip)
+        return BackRail(self.profile.species, wall, self.depth, s.number(0, MM), self.depth)
+
+
+def held_against(
+    desk: Desk, size_mm: tuple[float, float], depth_mm: float, allowance_mm: float, most_spare_mm: float
+) -> tuple[Suitability, ...]:
+    """Every rabbeted moulding of the rack: those that take the package by price, then the nearest misses."""
+    p, mark, out = desk.practice, desk.mark, []
+    for profile in desk.stock.frames:
+        faults = []
+        spare = profile.rabbet_mm - depth_mm
+        if spare < -DUST:
+            faults.append(f"{-spare:.4g} mm too shallow")
+        if profile.lip_mm - allowance_mm < p.hold_caution_mm - DUST:
+            faults.append("lip covers too little")
+        wide = 2 * profile.back_wall_mm + allowance_mm
+        order = order_mm(size_mm[0] + wide, size_mm[1] + wide, profile.face_mm)
+        missing = max(-spare, 0.0) + max(p.hold_caution_mm - profile.lip_mm + allowance_mm, 0.0)
+        out.append(
+            Suitability(
+                profile,
+                say(mark, "{} over", Mm(max(spare, 0), "down")),
+                tuple(faults),
+                order / 1000 * profile.price_per_m,
+                missing,
+                0.0,
+                say(
+                    mark,
+                    "rabbet {}, lip {}, face {}",
+                    *map(Mm, (profile.rabbet_mm, profile.lip_mm, profile.face_mm)),
+                ),
+            )
+        )
+    return tuple(
+        sorted(
+            out,
+            key=lambda h: (len(h.faults), h.missing_mm, h.price + _waste(h, depth_mm, most_spare_mm), h.profile.id),
+        )
+    )
+
+
+def _waste(held: Suitability, depth_mm: float, most_spare_mm: float) -> float:
+    """A rabbet far deeper than the package costs filling: counted like price, so that the nearest is taken."""
+    profile = held.profile
+    if not isinstance(profile, FrameProfile):
+        return 0.0
+    return max(profile.rabbet_mm - depth_mm - most_spare_mm, 0.0) * 0.5
+
+
+def allowance_mm(desk: Desk, options: FrameOptions, package_mm: float, acrylic: bool) -> float:
+    """The allowance that a package of this size will get."""
+    p = desk.practice
+    if options.allowance is not None:
+        return options.allowance.mm
+    growth = growth_mm(package_mm, p.season_k, p.season_rh) + p.growth_room_mm if acrylic else 0.0
+    return max(p.fit_allowance_mm, growth)
+
+
+def lip_room_mm(desk: Desk, options: FrameOptions, size_mm: tuple[float, float], acrylic: bool) -> float:
+    """What slides and shrinks away behind a lip: allowance, growth of acrylic, the mark that boards are cut to."""
+    p = desk.practice
+    room = max(allowance_mm(desk, options, size, acrylic) for size in size_mm)
+    if not acrylic:
+        return room
+    return room + growth_mm(max(size_mm), p.season_k, p.season_rh) + desk.mark.mm
+
+
+def profile_for(
+    desk: Desk,
+    options: FrameOptions,
+    size_mm: tuple[float, float],
+    depth_mm: float,
+    acrylic: bool,
+    most_spare_mm: float = 3.0,
+) -> tuple[FrameProfile, tuple[Suitability, ...]]:
+    """The decided moulding or the best of the rack, and every one held against the package."""
+    held = held_against(desk, size_mm, depth_mm, lip_room_mm(desk, options, size_mm, acrylic), most_spare_mm)
+    best = held[0].profile if held else FALLBACK
+    planned = best if isinstance(best, FrameProfile) else FALLBACK
+    return desk.take(FRAMES, "profile", desk.levers.profile, lambda: planned), held
+
+
+def frame_round(
+    desk: Desk,
+    options: FrameOptions,
+    wanted: tuple[Quantity, Quantity],
+    depth_mm: float,
+    acrylic: bool,
+    boards: bool = True,
+    most_spare_mm: float = 3.0,
+    chosen: tuple[FrameProfile, tuple[Suitability, ...]] | None = None,
+) -> Frame:
+    """The frame for a package of the wanted size and depth; ``boards`` are cut to it, a canvas is as it is."""
+    s, p = desk.sheet, desk.practice
+    base = desk.choose(
+        "fit.allowance", "fit allowance", options.allowance, p.fit_allowance_mm, "practice of the shop"
+    )
+    fits, growths = [], []
+    for axis, size in zip(("width", "height"), wanted, strict=True):
+        if not desk.gathers:
+            size = desk.largest_of_set(axis, size, s[f"{desk.prefix(desk.piece)}.{axis}"])
+        if options.allowance is None:
+            room, growth = allowance_of(s, axis, size, base, acrylic, p.growth_room_mm, p.season_k, p.season_rh)
+        else:
+            _, growth = allowance_of(s, axis, size, base, acrylic, p.growth_room_mm, p.season_k, p.season_rh)
+            room = base
+        fits.append((axis, size, room))
+        growths.append(growth)
+    size_mm = (fits[0][1].value, fits[1][1].value)
+    profile, held = chosen or profile_for(desk, options, size_mm, depth_mm, acrylic, most_spare_mm)
+    source = profile.name + ("" if options.profile else ", the plan's choice")
+    face = s.choose("profile.face", "face of the moulding", profile.face_mm, MM, source)
+    lip = s.choose("profile.lip", "lip", profile.lip_mm, MM, source)
+    high = s.choose("profile.height", "height of the moulding", profile.height_mm, MM, source)
+    listed = s.choose("profile.rabbet", "rabbet depth, as listed", profile.rabbet_mm, MM, source)
+    rabbet = s.made("frame.rabbet_depth", "rabbet depth", listed)
+    extension = None
+    if options.extension is not None:
+        extension = desk.choose("frame.extension", "rabbet extension, height", options.extension, 0, "")
+        depth = s.let("frame.depth", "depth of the frame", high + extension)
+        rabbet = s.let("frame.rabbet_extended", "rabbet depth with its extension", rabbet + extension)
+    else:
+        depth = s.let("frame.depth", "depth of the frame", high)
+    tolerances = (p.cut_tolerance_mm, p.joint_tolerance_mm)
+    w, h = (
+        frame_axis(s, axis, size, room, growth, lip, face, tolerances, bool(options.strainer))
+        for (axis, size, room), growth in zip(fits, growths, strict=True)
+    )
+    rail_order(s, s["rail.width"], s["rail.height"], face)
+    if boards:
+        package_w, package_h = (
+            s.cut(
+                f"package.{f.axis}",
+                f"boards and glazing, {f.axis}",
+                f.least - f.allowance,
+                "down",
+                p.cut_tolerance_mm,
+            )
+            for f in (w, h)
+        )
+    else:
+        package_w, package_h = wanted
+    hold_w, hold_h = hold(s, w, package_w, lip), hold(s, h, package_h, lip)
+    s.let("fit.worst_hold", "least hold of the lip", s.pick("smallest", hold_w.worst, hold_h.worst), way="down")
+    front = s.let("profile.front", "lip, thickness", high - listed)
+    return Frame(
+        desk,
+        profile,
+        held,
+        face,
+        lip,
+        front,
+        rabbet,
+        depth,
+        extension,
+        w,
+        h,
+        package_w,
+        package_h,
+        hold_w,
+        hold_h,
+        joint=options.joint,
+    )
+
+
+def edge_walk(length_mm: float, count: int, inset_mm: float) -> Sequence[float]:
+    """Places along a side, from its start: even, the first and last that far in."""
+    if count == 1:
+        return (length_mm / 2,)
+    step = (length_mm - 2 * inset_mm) / (count - 1)
+    return tuple(inset_mm + i * step for i in range(count))

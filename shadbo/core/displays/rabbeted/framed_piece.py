@@ -1,0 +1,127 @@
+"""A flat piece on its board behind glazing, with or without a border that is seen: puzzle, needlework, panel."""
+
+from dataclasses import replace
+
+from shadbo.core.build.assembly import Hatch, Part
+from shadbo.core.desk import Desk
+from shadbo.core.displays.rabbeted.flat_front import PIECE_HATCH, place_in, placed_ring, seen
+from shadbo.core.displays.rabbeted.frame import Frame, allowance_mm, frame_round, profile_for
+from shadbo.core.displays.rabbeted.options import FrameOptions, GlazedOptions
+from shadbo.core.displays.rabbeted.slabs import (
+    Slab,
+    air_needed,
+    depth_sums,
+    first_sheet,
+    glazing_for,
+    piece_slab,
+    slab,
+    spacer_slab,
+)
+from shadbo.core.pieces.facts import Told
+from shadbo.core.shapes.rings import centred
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import MM
+from shadbo.core.shop.boards import FrameProfile, SheetKind, SheetStock
+from shadbo.core.sums.flat import FlatSums
+from shadbo.core.sums.square import Placement
+
+
+def bordered(
+    desk: Desk,
+    of: tuple[Quantity, Quantity],
+    options: FrameOptions,
+    border: tuple[Quantity, Quantity],
+    profile: FrameProfile,
+    acrylic: bool,
+) -> tuple[Quantity, Quantity]:
+    """Package wanted so that the border is seen all round inside the lip."""
+    s, out = desk.sheet, []
+    for axis, size, by in (("width", of[0], border[0]), ("height", of[1], border[1])):
+        target = size.value + 2 * by.value + 2 * profile.lip_mm
+        room = 0.0
+        for _ in range(4):  # the allowance grows with the package, by two thousandths: this settles at once
+            room = allowance_mm(desk, options, target - room, acrylic)
+        cover = s.choose(
+            f"border.cover_{axis}", f"rim under the lip, {axis}", profile.lip_mm - room / 2, MM, "lip − allowance ÷ 2"
+        )
+        out.append(s.let(f"package.wanted_{axis}", f"package, {axis} wanted", size + 2 * by + 2 * cover))
+    return out[0], out[1]
+
+
+def framed(
+    desk: Desk,
+    flat: FlatSums,
+    options: FrameOptions,
+    border: tuple[Quantity, Quantity],
+    slabs: list[Slab],
+    rough: tuple[float, float],
+    acrylic: bool,
+) -> tuple[list[Slab], Frame]:
+    """Frame round a package with a border that is seen: moulding first, since its lip says how much it covers."""
+    depth = sum(x.thick.value for x in slabs) + desk.practice.fastener_room_mm
+    chosen = profile_for(desk, options, rough, depth, acrylic)
+    bare = border[0].value <= 0 and border[1].value <= 0
+    size = (flat.width, flat.height)
+    wanted = size if bare else bordered(desk, size, options, border, chosen[0], acrylic)
+    frame = frame_round(desk, options, wanted, depth, acrylic, chosen=chosen)
+    starts = max((wanted[0].value - flat.width.value) / 2, 0)
+    placed = [replace(x, starts_mm=starts) if x.id == "piece" else x for x in slabs]
+    depth_sums(desk, placed, frame.rabbet_depth)
+    return placed, frame
+
+
+def rough_size(desk: Desk, flat: FlatSums, border_mm: float) -> tuple[float, float]:
+    """About the size of the package, before the moulding is known."""
+    more = 2 * border_mm + 24 if border_mm > 0 else 0.0
+    wide = flat.width.value + desk.set_excess_mm("width", flat.width.value)
+    high = flat.height.value + desk.set_excess_mm("height", flat.height.value)
+    return wide + more, high + more
+
+
+def layers_of(
+    desk: Desk,
+    options: GlazedOptions,
+    told: Told,
+    flat: FlatSums,
+    size_mm: tuple[float, float],
+    air_mm: float,
+    behind: tuple[Slab, ...] = (),
+    board_kinds: tuple[SheetKind, ...] = ("foam board", "mat"),
+) -> tuple[list[Slab], SheetStock]:
+    """Glazing, air, piece, what is behind it, board, backing; and the glazing that was taken."""
+    kind = desk.piece.detail.kind
+    glazing = glazing_for(desk, told, size_mm)
+    needed = air_needed(desk, told, size_mm, glazing, air_mm, bool(options.contact))
+    slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing)]
+    spacer = spacer_slab(desk, needed.value)
+    if spacer is not None:
+        slabs.append(spacer)
+        desk.sheet.let("air.made", "air in front of the piece", spacer.thick)
+    board = first_sheet(desk, "board", desk.levers.board, size_mm, *board_kinds)
+    backing = first_sheet(
+        desk, "backing", desk.levers.backing, size_mm, "backing", "foam board", "corrugated plastic"
+    )
+    size = (flat.width, flat.height)
+    slabs.append(piece_slab(desk, kind, PIECE_HATCH[kind], flat.thick, size, flat.mass))
+    slabs += behind
+    slabs.append(slab(desk, "board", board.name, "board", board))
+    slabs.append(slab(desk, "backing", backing.name, "backing", backing))
+    return slabs, glazing
+
+
+def front_of(
+    desk: Desk, flat: FlatSums, placed: Placement | None, field: Hatch, both_sides: bool = False
+) -> list[Part]:
+    """What shows inside the lip, and the piece placed in it as evenly as it goes."""
+    s = desk.sheet
+    sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
+    hatch = PIECE_HATCH[desk.piece.detail.kind]
+    ring = sight if placed is None else placed_ring(flat, placed)
+    parts = [seen("field", field, sight, "package.width"), seen("piece", hatch, ring, "piece.width")]
+    return [replace(p, seen_from=("front", "back")) for p in parts] if both_sides else parts
+
+
+def place_seen(desk: Desk, flat: FlatSums) -> Placement:
+    """Placement of the piece in what the lip leaves open."""
+    s = desk.sheet
+    return place_in(desk, flat, s["frame.sight_width"], s["frame.sight_height"])

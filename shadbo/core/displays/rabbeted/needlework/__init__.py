@@ -1,0 +1,1 @@
+"""Textile on board under glazing."""

@@ -1,0 +1,228 @@
+"""Build a rabbeted package, with or without glazing, into an assembly: the part that all such displays share."""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+
+from shadbo.core.build.assembly import Assembly, Callout, Dimension, Join, Part, Ring
+from shadbo.core.build.marked import Forbidden, Shown, Spot, Window
+from shadbo.core.build.mounts import MountPlan
+from shadbo.core.build.setting import Margins, Room
+from shadbo.core.desk import Desk
+from shadbo.core.displays.rabbeted.frame import Frame
+from shadbo.core.displays.rabbeted.joints import joint_sums
+from shadbo.core.displays.rabbeted.points import cover_parts, point_join
+from shadbo.core.displays.rabbeted.rails import rail_parts
+from shadbo.core.displays.rabbeted.slabs import Slab, filler_slab
+from shadbo.core.displays.rabbeted.views import callouts, dimensions, section_of
+from shadbo.core.hang.hanging import hanger_down
+from shadbo.core.shapes.rings import centred
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import MM
+from shadbo.core.sums.bending import rail_sag
+from shadbo.core.sums.border import strips
+from shadbo.core.sums.hang import force
+from shadbo.core.sums.weight import by_area
+from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import both, say
+
+
+@dataclass(frozen=True, slots=True)
+class Package:
+    """What a display puts into the rabbet, and how it is seen.
+
+    ``front`` draws what stands inside the rails; ``joins`` are the mount's own fixings; ``sections`` adds what stands
+    between the layers, given how deep each begins.
+    """
+
+    slabs: tuple[Slab, ...]
+    mount: MountPlan | None
+    mass: Quantity
+    front: Callable[[Frame], Sequence[Part]]
+    sizes: tuple[Both, Both]
+    joins: tuple[Join, ...] = ()
+    parts: tuple[Part, ...] = ()
+    dimensions: Callable[[Frame], Sequence[Dimension]] | None = None
+    reach_mm: float = 0.0
+    margins: Margins | None = None
+    see_through: bool = False
+    back: str = "sealed paper"
+    effort: str = ""
+    strainer: bool = False
+    depth: tuple[Both, Both] | None = None
+    points: bool = True
+    callouts: tuple[Callout, ...] = ()
+    sections: Callable[[dict[str, float]], Sequence[Part]] | None = None
+    more_mounts: tuple[MountPlan, ...] = ()
+    shown: tuple[Shown, ...] = ()
+    spots: tuple[Spot, ...] = ()
+    windows: tuple[Window, ...] = ()
+    zones: tuple[Forbidden, ...] = ()
+    layout_at: str = ""
+
+
+def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
+    """Depth, filler, parts, fixings, back, sag of the rail, views."""
+    s = desk.sheet
+    spare = s["depth.spare"]
+    slabs = list(package.slabs)
+    filler = filler_slab(desk, spare.value, package.see_through, desk.practice.spare_caution_mm)
+    if filler is not None:
+        at = next((i for i, x in enumerate(slabs) if x.role == "backing"), len(slabs))
+        slabs.insert(at, filler)
+        s.let("depth.left", "depth still over", spare - filler.thick, way="down")
+    else:
+        s.let("depth.left", "depth still over", spare, way="down")
+    hanger_down(desk, s["frame.outside_height"])
+    rails = rail_parts(frame)
+    section, layers = section_of(frame, slabs, package.reach_mm)
+    parts = [*rails]
+    mass = package.mass
+    for layer in slabs:
+        part = _part(desk, frame, layer, section.get(layer.id, ()))
+        if part is not None:
+            parts.append(part)
+            mass = mass + part.mass if part.mass is not None else mass
+    s.let("package.mass", "package, all that the rails carry", mass)
+    weight = s.let("package.load", "load on the bottom rail", force(s, s["package.mass"]))
+    rail_sag(s, weight, s["frame.outside_width"], frame.profile.species, frame.depth, frame.face)
+    joins = list(package.joins)
+    if package.points:
+        join, marks = point_join(desk, frame, slabs, package.see_through)
+        joins.append(join)
+        parts.append(marks)
+    parts += cover_parts(desk, frame, package.back, package.see_through)
+    if package.strainer:
+        parts.append(_strainer(desk, frame))
+    parts += [*package.front(frame), *package.parts]
+    back = frame.front.value + sum(x.thick.value for x in slabs)
+    if package.sections is not None:
+        begins: dict[str, float] = {}
+        deep = frame.front.value
+        for layer in slabs:
+            begins[layer.id] = deep
+            deep += layer.thick.value
+        parts += package.sections(begins)
+    joint_sums(desk, frame, s["package.mass"])
+    room_end = frame.depth.value
+    extra = tuple(package.dimensions(frame)) if package.dimensions is not None else ()
+    rail = frame.back_rail()
+    return Assembly(
+        s["frame.outside_width"],
+        s["frame.outside_height"],
+        frame.depth,
+        rail,
+        tuple(parts),
+        tuple(joins),
+        layers,
+        (*dimensions(frame, back), *extra),
+        (*callouts(slabs, section), *package.callouts),
+        "right rail, cut through",
+        _answers(desk, package),
+        Room(frame.front.value, room_end, frame.rabbet_depth.key, "rabbet"),
+        package.margins,
+        see_through=package.see_through,
+        glazed=any(x.role == "glazing" for x in slabs),
+        moulding=frame.profile,
+        mouldings=frame.held,
+        mount=package.mount,
+        effort=package.effort,
+        more_mounts=package.more_mounts,
+        shown=package.shown,
+        spots=package.spots,
+        windows=package.windows,
+        zones=package.zones,
+        layout_at=package.layout_at,
+    )
+
+
+def _part(desk: Desk, frame: Frame, layer: Slab, section: Ring) -> Part | None:
+    if layer.role == "void":
+        return None
+    s = desk.sheet
+    width, height = layer.size or (frame.package_w, frame.package_h)
+    price, mass = 0.0, layer.mass
+    if layer.sheet is not None:
+        price = width.value * height.value / 1e6 * layer.sheet.price_per_m2
+        if mass is None:
+            mass = s.let(f"mass.{layer.id}", f"{layer.name}, mass", by_area(s, layer.sheet.kg_per_m2, width * height))
+    if layer.role == "spacer":
+        id_ = layer.id
+        thick = s[f"{id_}.thick"]
+        a, b = strips(width.value, height.value, thick.value)
+        price = 2 * (a + b) / 1000 * layer.ring_price_per_m
+        upright = s.cut(f"{id_}.upright", "spacer strips, sides", height - 2 * thick, "down", 0.5)
+        across = s.cut(f"{id_}.across", "spacer strips, top and bottom", width, "down", 0.5)
+        note = say(desk.mark, "two of {}, two of {}", across, upright).mm
+        return Part(
+            layer.id,
+            "spacer",
+            layer.name,
+            layer.hatch,
+            4,
+            across,
+            layer.thick,
+            thick,
+            section=section,
+            key=f"{id_}.across",
+            to_cut=True,
+            note=note,
+            price=price / 4,
+        )
+    return Part(
+        layer.id,
+        layer.role,
+        layer.name,
+        layer.hatch,
+        layer.count,
+        width,
+        height,
+        s[f"{layer.id}.one"] if layer.count > 1 else layer.thick,
+        mass=mass,
+        section=section,
+        key=layer.key,
+        to_cut=layer.cut and layer.sheet is not None,
+        note=layer.note,
+        price=price / layer.count,
+        sheet=layer.sheet if layer.cut else None,
+        seen_from=("back",) if layer.role == "backing" else (),
+        face=(centred(width.value, height.value),) if layer.role == "backing" else (),
+    )
+
+
+def _strainer(desk: Desk, frame: Frame) -> Part:
+    """A tightly fitting back frame, inside less 1 mm, screwed through the rail."""
+    s = desk.sheet
+    one = s.number(1, MM)
+    width = s.cut("strainer.width", "strainer back, width", frame.width.least - one, "down", 0.3)
+    height = s.cut("strainer.height", "strainer back, height", frame.height.least - one, "down", 0.3)
+    return Part(
+        "strainer",
+        "strip",
+        "strainer back",
+        "stretcher",
+        1,
+        width,
+        height,
+        s.choose("strainer.thick", "strainer back, thickness", 18, MM, "common practice"),
+        key="strainer.width",
+        to_cut=True,
+        note="pull the rails in with blocks and clamps until middle = ends, then screw it through the rail",
+    )
+
+
+def _answers(desk: Desk, package: Package) -> dict[str, tuple[Both, Both]]:
+    s, mark = desk.sheet, desk.mark
+    left = s["depth.left"]
+    over = say(mark, "{} over", left) if left.value >= 0 else say(mark, "{} too deep", s["depth.needed"])
+    mount = package.mount
+    name = mount.taken.mount.id if mount else "points"
+    count = s.get("mount.count")
+    many = both(
+        f"{count.value:.0f} {count.name.label}" if count is not None and count.name and count.value > 1 else ""
+    )
+    return {
+        "sizes": package.sizes,
+        "depth": package.depth or (say(mark, "{} in {}", s["depth.needed"], s["profile.rabbet"]), over),
+        "mount": (both(name), many),
+        "parts": (say(mark, "4 rails, {}", s["rail.total"]), both("")),
+    }

@@ -1,0 +1,1 @@
+"""A piece between two panes."""

@@ -1,0 +1,150 @@
+"""Two-pane float: the piece between two panes with a clear border all round; both sides are seen."""
+
+from shadbo.core.asking.questions import Question
+from shadbo.core.asking.rows import length_row, told
+from shadbo.core.build.assembly import Assembly
+from shadbo.core.build.mounts import choose_mount, load_sums
+from shadbo.core.desk import Desk
+from shadbo.core.displays.asking import sheet_row, told_line
+from shadbo.core.displays.base import Ask
+from shadbo.core.displays.floating.floated import reading_asks
+from shadbo.core.displays.rabbeted.flat_front import PIECE_HATCH, border_margins
+from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, place_seen, rough_size
+from shadbo.core.displays.rabbeted.package import Package, build_package
+from shadbo.core.displays.rabbeted.panes.options import HOME, LEVERS, PanesOptions
+from shadbo.core.displays.rabbeted.rows import merged, package_questions
+from shadbo.core.displays.rabbeted.slabs import GLASS, piece_slab, slab
+from shadbo.core.findings import StationName
+from shadbo.core.pieces.facts import tell
+from shadbo.core.pieces.pieces import Paper, Piece, PressedPlant
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import ONE
+from shadbo.core.shop.boards import SheetStock
+from shadbo.core.shop.kept import SHEETS
+from shadbo.core.sums.border import border_in
+from shadbo.core.sums.flat import FlatSums, flat_sums
+from shadbo.core.words.words import say, sizes
+
+MOUNTS = ("friction", "top tape")
+THIN_MM = 2.0
+
+
+class TwoPanes:
+    """A float between panes, seen through."""
+
+    home = HOME
+    levers = LEVERS
+    name = "Two-pane float"
+    gathers = False
+
+    def suits(self, piece: Piece) -> bool:
+        """Flat light things."""
+        return isinstance(piece.detail, Paper | PressedPlant)
+
+    def asks(self, desk: Desk) -> list[Ask]:
+        """Readings of the piece."""
+        return reading_asks(desk)
+
+    def build(self, desk: Desk) -> Assembly:
+        """Border in the opening, panes, ring behind them, straps on the top rail."""
+        s, options = desk.sheet, HOME.of(desk.job)
+        flat = flat_sums(desk, desk.piece)
+        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        border = _border(desk, options, flat)
+        least = min(q.value for q in border)
+        rough = rough_size(desk, flat, least)
+        pane = _pane(desk, facts["loose_surface"], rough)
+        hatch = PIECE_HATCH[desk.piece.detail.kind]
+        slabs = [
+            slab(desk, "glazing", f"front pane, {pane.name}", "glazing", pane),
+            piece_slab(desk, desk.piece.detail.kind, hatch, flat.thick, (flat.width, flat.height), flat.mass),
+            slab(desk, "back_pane", f"back pane, {pane.name}", "glazing", pane),
+        ]
+        slabs, frame = framed(desk, flat, options, border, slabs, rough, pane.kind == "acrylic")
+        ids = MOUNTS if pane.thick_mm >= THIN_MM else ("top tape",)
+        mount = choose_mount(desk, facts, flat.mass.value, ids, options.mount)
+        s.let("mount.count", "strips along the top edge", s.number(1, ONE))
+        load_sums(desk, mount, flat.mass, s["mount.count"], flat.width)
+        placed = place_seen(desk, flat)
+        package = Package(
+            tuple(slabs),
+            mount,
+            s.number(0, flat.mass.unit),
+            lambda f: front_of(desk, flat, placed, "glass", both_sides=True),
+            (
+                say(desk.mark, "border {}", s["border.least"]),
+                say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
+            ),
+            reach_mm=least + frame.lip.value,
+            margins=border_margins(frame.face.value),
+            see_through=True,
+            back=options.back or "sealed paper",
+            effort="open the panes: nothing stays on it" if mount.taken.mount.id == "friction" else "peel one strip",
+            strainer=bool(options.strainer),
+        )
+        return build_package(desk, frame, package)
+
+    def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
+        """Border or given opening, the panes, corner marks."""
+        o, s = HOME.of(desk.job), desk.sheet
+        own: dict[StationName, list[Question]] = {
+            "sizes": [
+                *(
+                    []
+                    if o.opening_width and o.opening_height
+                    else [
+                        length_row(
+                            desk, HOME.to("border"), "Border, clear all round", o.border, s.get("border.wanted")
+                        )
+                    ]
+                ),
+                length_row(
+                    desk, HOME.to("opening_width"), "Opening given, width", o.opening_width, None, "none given"
+                ),
+                length_row(
+                    desk, HOME.to("opening_height"), "Opening given, height", o.opening_height, None, "none given"
+                ),
+            ]
+        }
+        if assembly is None:
+            return own
+        own["sizes"] += told_line(desk, "border.width", "Border, left and right")
+        own["sizes"] += told_line(desk, "border.height", "Border, top and bottom")
+        own["sizes"] += told_line(desk, "border.differ", "For equal borders the opening would have to change by")
+        panes = [x for x in desk.stock.sheets if x.glazing]
+        own["depth"] = [sheet_row(desk, HOME.to("pane"), "Panes", panes, o.pane, "two of a kind", "stack.glazing")]
+        own["mount"] = [
+            told("Faces to clean", "four", "", "and dry for 10 min before the piece goes down"),
+            told("Corner marks", "four, low tack", "", "from the front as given; mirrored as read from behind"),
+        ]
+        return merged(own, package_questions(desk, assembly, HOME.at, o))
+
+
+def _border(desk: Desk, options: PanesOptions, flat: FlatSums) -> tuple[Quantity, Quantity]:
+    """Wanted border; with a given opening it is half of what is over, on each axis."""
+    s, p = desk.sheet, desk.practice
+    wanted = desk.choose("border.wanted", "border, clear all round", options.border, p.pane_border_mm, "practice")
+    if options.opening_width is None or options.opening_height is None:
+        return wanted, wanted
+    width = desk.choose("opening.width", "opening, width", options.opening_width, 0, "")
+    height = desk.choose("opening.height", "opening, height", options.opening_height, 0, "")
+    across, up = border_in(s, "width", width, flat.width), border_in(s, "height", height, flat.height)
+    s.let("border.differ", "height of the opening, for equal borders, to change by", 2 * (across - up))
+    return across, up
+
+
+def _pane(desk: Desk, loose: bool, size_mm: tuple[float, float]) -> SheetStock:
+    """Glass lifts no loose pigment; large panes are acrylic."""
+    return desk.take(SHEETS, "pane", LEVERS.pane, lambda: _nearest_pane(desk, loose, size_mm))
+
+
+def _nearest_pane(desk: Desk, loose: bool, size_mm: tuple[float, float]) -> SheetStock:
+    large = max(size_mm) > desk.practice.acrylic_over_mm and not loose
+    for kind in ("acrylic", "glass") if large else ("glass", "acrylic"):
+        fit = [x for x in desk.stock.sheets_of(kind) if x.holds(*size_mm) and not x.coated]
+        if fit:
+            return fit[0]
+    return next((x for x in desk.stock.sheets if x.glazing), GLASS)
+
+
+DISPLAY = TwoPanes()

@@ -1,0 +1,1 @@
+"""A puzzle under glazing."""

@@ -1,0 +1,111 @@
+"""Puzzle frame: taped, sprayed onto a board with a margin, or glued, behind glazing."""
+
+from shadbo.core.asking.questions import Question
+from shadbo.core.asking.rows import length_row, told
+from shadbo.core.build.assembly import Assembly
+from shadbo.core.build.mounts import choose_mount, load_sums
+from shadbo.core.desk import Desk
+from shadbo.core.displays.asking import size_text, told_line
+from shadbo.core.displays.base import Ask
+from shadbo.core.displays.floating.floated import reading_asks
+from shadbo.core.displays.rabbeted.flat_front import border_margins
+from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, layers_of, place_seen, rough_size
+from shadbo.core.displays.rabbeted.package import Package, build_package
+from shadbo.core.displays.rabbeted.puzzle.options import HOME, LEVERS
+from shadbo.core.displays.rabbeted.rows import merged, package_questions
+from shadbo.core.findings import StationName
+from shadbo.core.pieces.facts import tell
+from shadbo.core.pieces.pieces import Piece, Puzzle
+from shadbo.core.sheet.units import MM, ONE
+from shadbo.core.shop.boards import Tape
+from shadbo.core.shop.kept import TAPES
+from shadbo.core.sums.border import tape_bands
+from shadbo.core.sums.flat import flat_sums
+from shadbo.core.words.words import both, say, sizes
+
+MOUNTS = ("tape across the back", "spray adhesive", "glue on the face", "sink")
+OVERLAP_MM = 5.0
+TAPE = Tape(id="puzzle-tape", name="puzzle tape, none listed", kind="puzzle tape", rating_kg=1, width_mm=48)
+
+
+class PuzzleFrame:
+    """A puzzle in its frame, three ways of holding it and a sink."""
+
+    home = HOME
+    levers = LEVERS
+    name = "Puzzle frame"
+    gathers = False
+
+    def suits(self, piece: Piece) -> bool:
+        """Puzzles."""
+        return isinstance(piece.detail, Puzzle)
+
+    def asks(self, desk: Desk) -> list[Ask]:
+        """Readings of the puzzle."""
+        return reading_asks(desk)
+
+    def build(self, desk: Desk) -> Assembly:
+        """Margin, package, frame; the board is cut after the puzzle lies on it."""
+        s, p, options = desk.sheet, desk.practice, HOME.of(desk.job)
+        flat = flat_sums(desk, desk.piece)
+        told_facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        margin = desk.choose(
+            "border.wanted", "margin round the puzzle", options.margin, p.puzzle_margin_mm, "practice of the shop"
+        )
+        bare = margin.value <= 0
+        rough = rough_size(desk, flat, margin.value)
+        slabs, glazing = layers_of(desk, options, told_facts, flat, rough, p.air_paper_mm)
+        slabs, frame = framed(desk, flat, options, (margin, margin), slabs, rough, glazing.kind == "acrylic")
+        mount = choose_mount(desk, told_facts, flat.mass.value, MOUNTS, options.mount)
+        bands = tape_bands(flat.height.value, _tape_mm(desk), OVERLAP_MM)
+        taped = mount.taken.mount.id == "tape across the back"
+        s.let(
+            "mount.count",
+            "bands of tape" if taped else "surface glued",
+            s.decide("ceil((height − overlap) ÷ (tape − overlap))", bands if taped else 1, ONE, flat.height),
+        )
+        load_sums(desk, mount, flat.mass, s.number(1, ONE), flat.width)
+        placed = None if bare else place_seen(desk, flat)
+        package = Package(
+            tuple(slabs),
+            mount,
+            s.number(0, flat.mass.unit),
+            lambda f: front_of(desk, flat, placed, "board"),
+            (
+                say(desk.mark, "margin {}", margin) if not bare else both("no margin: under the lip"),
+                say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
+            ),
+            reach_mm=margin.value + frame.lip.value,
+            margins=None if bare else border_margins(frame.face.value),
+            back=options.back or "sealed paper",
+            effort="tape pulls off the back" if mount.taken.mount.reversible else "glued for good",
+            strainer=bool(options.strainer),
+        )
+        return build_package(desk, frame, package)
+
+    def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
+        """Margin, bands of tape, the board."""
+        o, s = HOME.of(desk.job), desk.sheet
+        own: dict[StationName, list[Question]] = {
+            "sizes": [
+                length_row(desk, HOME.to("margin"), "Margin round the puzzle", o.margin, s.get("border.wanted"))
+            ]
+        }
+        if assembly is None:
+            return own
+        own["sizes"] += told_line(desk, "border.least", "Least margin seen")
+        board = size_text(desk, s["package.width"], s["package.height"])
+        own["mount"] = [
+            told("Board, cut afterwards", board, "package.width", "glue first, then cut parallel to the puzzle"),
+            told("Turn it over", "between two boards", "", "each 20 mm larger all round"),
+        ]
+        return merged(own, package_questions(desk, assembly, HOME.at, o))
+
+
+def _tape_mm(desk: Desk) -> float:
+    tapes = desk.stock.tapes_of("puzzle tape") or [TAPE]
+    tape = desk.take(TAPES, "puzzle-tape", None, lambda: tapes[0])
+    return desk.sheet.choose("tape.width", "tape for the back, width", tape.width_mm, MM, "stock").value
+
+
+DISPLAY = PuzzleFrame()

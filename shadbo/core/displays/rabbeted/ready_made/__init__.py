@@ -1,0 +1,1 @@
+"""A bought box frame, adapted."""

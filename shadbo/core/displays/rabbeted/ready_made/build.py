@@ -1,0 +1,220 @@
+"""Adapted ready-made box frame: measured as bought; glass used or left out, inner board cut down, packers added."""
+
+from shadbo.core.asking.questions import Choice, Question
+from shadbo.core.asking.rows import care, choice_row, reading_row, told
+from shadbo.core.build.assembly import Assembly, Part
+from shadbo.core.build.mounts import choose_mount, load_sums
+from shadbo.core.build.setting import BackRail, Room
+from shadbo.core.desk import Desk
+from shadbo.core.displays.asking import sheet_row, told_line
+from shadbo.core.displays.base import Ask
+from shadbo.core.displays.floating.floated import reading_asks
+from shadbo.core.displays.rabbeted.flat_front import PIECE_HATCH, border_margins, place_in, placed_ring, seen
+from shadbo.core.displays.rabbeted.ready_made.bought_box import (
+    ASKED,
+    LIP_THICK_MM,
+    box_dimensions,
+    box_of,
+    box_parts,
+    box_section,
+)
+from shadbo.core.displays.rabbeted.ready_made.options import HOME, LEVERS
+from shadbo.core.displays.rabbeted.ready_made.package import box_slabs
+from shadbo.core.displays.rabbeted.rows import mount_questions, parts_questions
+from shadbo.core.displays.rabbeted.views import callouts
+from shadbo.core.findings import StationName
+from shadbo.core.hang.hanging import hanger_down
+from shadbo.core.pieces.facts import tell
+from shadbo.core.pieces.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
+from shadbo.core.shapes.rings import centred
+from shadbo.core.sheet.units import MM, ONE
+from shadbo.core.sums.border import hinge_count
+from shadbo.core.sums.flat import flat_sums
+from shadbo.core.sums.weight import by_area
+from shadbo.core.words.words import both, say, sizes
+
+MOUNTS = {
+    "paper": ("linen hinges", "corners", "tape all round"),
+    "puzzle": ("tape across the back", "spray adhesive", "sink"),
+    "needlework": ("stitching", "lacing", "barbs"),
+    "pressed plant": ("linen hinges", "corners"),
+    "panel": ("sink", "top tape"),
+}
+
+
+class ReadyMade:
+    """A bought box frame, adapted."""
+
+    home = HOME
+    levers = LEVERS
+    name = "Ready-made box, adapted"
+    gathers = False
+
+    def suits(self, piece: Piece) -> bool:
+        """Flat things."""
+        return isinstance(piece.detail, Paper | Puzzle | Needlework | PressedPlant | Panel)
+
+    def asks(self, desk: Desk) -> list[Ask]:
+        """Readings of the piece, then of the frame that was bought."""
+        frame = HOME.of(desk.job).frame
+        return reading_asks(desk) + [
+            Ask(f"{HOME.at}/frame/{name}", f"bought frame, {label}")
+            for name, (label, needed) in ASKED.items()
+            if needed and getattr(frame, name) is None
+        ]
+
+    def build(self, desk: Desk) -> Assembly:
+        """The frame is pinned from the start: boards and packers follow it."""
+        s, p, o = desk.sheet, desk.practice, HOME.of(desk.job)
+        flat, box = flat_sums(desk, desk.piece), box_of(desk, o.frame)
+        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        one = s.number(1, MM)
+        board_w = s.cut("board.width", "inner board, width", box.width - one, "down", p.cut_tolerance_mm)
+        board_h = s.cut("board.height", "inner board, height", box.height - one, "down", p.cut_tolerance_mm)
+        placed = place_in(desk, flat, box.width, box.height)
+        slabs = box_slabs(desk, o, flat, box, facts, (board_w, board_h))
+        hanger_down(desk, s["frame.outside_height"])
+        mount = choose_mount(desk, facts, flat.mass.value, MOUNTS[desk.piece.detail.kind], o.mount)
+        count = hinge_count(flat.width.value) if mount.taken.mount.id == "linen hinges" else 4
+        around = 2 * (flat.width.value + flat.height.value)
+        if mount.taken.mount.id in ("stitching", "lacing", "barbs"):
+            count = max(int(around // p.stitches_apart_mm), 4)
+        s.let("mount.count", "fixings", s.number(count, ONE))
+        load_sums(desk, mount, flat.mass, s["mount.count"], s.number(50, MM))
+        rings, layers = box_section(box, slabs, (box.width.value - flat.width.value) / 2)
+        parts: list[Part] = box_parts(desk, box)
+        for layer in slabs:
+            width, height = layer.size or (board_w, board_h)
+            mass, price = layer.mass, 0.0
+            if layer.sheet is not None:
+                price = width.value * height.value / 1e6 * layer.sheet.price_per_m2
+                kg = by_area(s, layer.sheet.kg_per_m2, width * height)
+                mass = s.let(f"mass.{layer.id}", f"{layer.name}, mass", kg)
+            parts.append(
+                Part(
+                    layer.id,
+                    layer.role,
+                    layer.name,
+                    layer.hatch,
+                    layer.count,
+                    width,
+                    height,
+                    s["filler.one"] if layer.count > 1 else layer.thick,
+                    mass=mass,
+                    section=rings.get(layer.id, ()),
+                    key=layer.key,
+                    to_cut=layer.cut and layer.ring_mm == 0,
+                    note=layer.note,
+                    price=price / layer.count,
+                    sheet=layer.sheet if layer.cut else None,
+                )
+            )
+        inside = centred(box.width.value, box.height.value)
+        parts += [
+            seen("field", "board", inside, "board.width"),
+            seen("piece-seen", PIECE_HATCH[desk.piece.detail.kind], placed_ring(flat, placed), "piece.width"),
+        ]
+        wall = s.let("rail.back_wall", "wall at the back", s.pick("largest", box.wall - box.lip, s.number(6, MM)))
+        room_end = LIP_THICK_MM + box.room.value
+        return Assembly(
+            s["frame.outside_width"],
+            s["frame.outside_height"],
+            box.depth,
+            BackRail("softwood", wall, box.depth, s.number(0, MM), box.depth),
+            tuple(parts),
+            (),
+            layers,
+            box_dimensions(desk, box),
+            callouts(slabs, rings),
+            "right wall of the box, cut through",
+            {
+                "sizes": (
+                    say(desk.mark, "border {}", s["border.least"]),
+                    say(desk.mark, "outside {}", sizes(desk.mark, box.outside_w, box.outside_h)),
+                ),
+                "depth": (
+                    say(desk.mark, "{} in {}", s["depth.package"], box.room),
+                    both(f"its glass {o.glass or 'used'}"),
+                ),
+                "mount": (
+                    both(mount.taken.mount.id),
+                    both(
+                        ""
+                        if mount.taken.mount.id in ("tape across the back", "sink", "spray adhesive")
+                        else f"{count} fixings"
+                    ),
+                ),
+                "parts": (say(desk.mark, "inner board {}", sizes(desk.mark, board_w, board_h)), both("")),
+            },
+            Room(LIP_THICK_MM, room_end, "box.depth", "to the tabs"),
+            border_margins(box.wall.value),
+            glazed=o.glass != "left out",
+            mount=mount,
+            effort="tabs up, and all comes out again",
+        )
+
+    def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
+        """The bought frame's measures first: it is what all else follows."""
+        o, s = HOME.of(desk.job), desk.sheet
+        rows = [
+            reading_row(
+                desk,
+                f"{HOME.at}/frame/{name}",
+                f"Bought frame, {label}",
+                getattr(o.frame, name),
+                f"box.{name}",
+                needed,
+            )
+            for name, (label, needed) in ASKED.items()
+        ]
+        own: dict[StationName, list[Question]] = {"display": rows}
+        if assembly is None:
+            return own
+        glass = o.glass or "used"
+        own["sizes"] = [
+            *told_line(desk, "border.least", "Least border"),
+            *told_line(desk, "border.most", "Widest border"),
+            *told_line(desk, "board.width", "Inner board, width", "1 mm under the clear opening: it drops inside"),
+            *told_line(desk, "board.height", "Inner board, height"),
+        ]
+        boards = desk.stock.sheets_of("foam board", "mat", "hardboard")
+        own["depth"] = [
+            choice_row(
+                HOME.to("glass"),
+                "Its glass",
+                [Choice(w, w, picked=w == glass) for w in ("used", "left out")],
+                o.glass is not None,
+                "left out, a packer of the same thickness takes its place",
+            ),
+            *told_line(desk, "air.needed", "Air in front of the piece, at least"),
+            sheet_row(desk, HOME.to("board"), "Inner board", boards, o.board, "the first in the rack", "stack.board"),
+            *told_line(desk, "depth.package", "New package"),
+            *told_line(desk, "box.depth", "Tabs close at"),
+            *told_line(desk, "depth.left", "Over", "the tabs take a millimetre either way"),
+            care("Turned-up tabs are sharp: lift them with a tool, never a nail. Leave the glass in when you can."),
+        ]
+        own["mount"] = mount_questions(desk, assembly, HOME.at)
+        hanger = o.frame.hanger_on
+        own["parts"] = [
+            told("Cut new cards", "on the waste side of a spare board", "", "never on the one you keep"),
+            *parts_questions(desk, assembly)[1:],
+        ]
+        new = say(desk.mark, "{}", s["frame.outside_width"] / 2)
+        own["hang"] = [
+            *(
+                []
+                if hanger == "top rail"
+                else [told("New hanger, middle of the top rail", new, "", "from the side: outside width ÷ 2")]
+            ),
+            choice_row(
+                HOME.to("frame/hanger_on"),
+                "Its own hanger sat on",
+                [Choice(w, w, picked=w == hanger) for w in ("top rail", "back panel", "stand")],
+                True,
+                "a part that is left out or turned round takes its hanger with it",
+            ),
+        ]
+        return own
+
+
+DISPLAY = ReadyMade()

@@ -1,0 +1,235 @@
+"""What every rabbeted display asks: moulding, fit, layers, fixings, back; and what it tells of each."""
+
+from shadbo.core.asking.questions import Choice, Question
+from shadbo.core.asking.rows import care, choice_row, length_row, pin_row, told
+from shadbo.core.build.assembly import Assembly
+from shadbo.core.desk import Desk
+from shadbo.core.displays.asking import moulding_row, mount_row, sheet_row, size_text, told_line, yes_no
+from shadbo.core.displays.rabbeted.joints import joint_questions
+from shadbo.core.displays.rabbeted.options import FrameOptions, GlazedOptions
+from shadbo.core.findings import StationName
+from shadbo.core.season import seasons
+from shadbo.core.words.words import Mm, say
+
+Rows = dict[StationName, list[Question]]
+
+
+def package_questions(desk: Desk, assembly: Assembly, at: str, options: FrameOptions) -> Rows:
+    """Rows by station for a rabbeted frame; displays add their own before them."""
+    return {
+        "display": [moulding_row(desk, assembly, f"{at}/profile", options.profile)],
+        "sizes": [*_sizes(desk, at, options), *_season(desk, assembly)],
+        "depth": _depth(desk, assembly, at, options),
+        "mount": mount_questions(desk, assembly, at),
+        "parts": [
+            *parts_questions(desk, assembly),
+            *joint_questions(desk, assembly, f"{at}/joint", options.joint),
+        ],
+    }
+
+
+def _sizes(desk: Desk, at: str, options: FrameOptions) -> list[Question]:
+    s = desk.sheet
+    sight = size_text(desk, s["frame.sight_width"], s["frame.sight_height"])
+    outside = size_text(desk, s["frame.outside_width"], s["frame.outside_height"])
+    rows = [
+        told("Sight", sight, "frame.sight_width"),
+        told("Outside", outside, "frame.outside_width"),
+        length_row(desk, f"{at}/allowance", "Fit allowance, both sides", options.allowance, s["fit.allowance_width"]),
+        *told_line(desk, "fit.worst_hold", "Least hold of the lip", "the package slid to the other side"),
+        *told_line(desk, "fit.hidden_width", "Rim hidden, centred"),
+        *told_line(desk, "rail.sag", "Bottom rail sags, at most", "upper bound: a stiff pane carries part of it"),
+    ]
+    for n, piece in enumerate(desk.job.pieces[1:], 2):
+        for axis in ("width", "height"):
+            other = s.get(f"set.{n}.{axis}")
+            if other is not None and f"package.{axis}" in s:
+                border = (s[f"package.{axis}"].value - other.value) / 2
+                said = say(desk.mark, "{} from the board's edge", Mm(border))
+                rows.append(
+                    told(f"{piece.name or f'Piece {n}'}, {axis}", said, f"set.{n}.{axis}", "its own mat or margin")
+                )
+    bowed = any(abs(s[f"fit.bow_{axis}"].value) > 0.05 for axis in ("width", "height"))
+    if bowed or options.strainer:
+        for axis in ("width", "height"):
+            rows += told_line(desk, f"fit.bow_{axis}", f"Rails bow on the {axis}")
+    rows.append(
+        yes_no(
+            f"{at}/strainer",
+            "Strainer back",
+            bool(options.strainer),
+            options.strainer is not None,
+            ("screwed in", "none"),
+            "pulls bowed rails in and stiffens the bottom rail",
+        )
+    )
+    return rows
+
+
+def _season(desk: Desk, assembly: Assembly) -> list[Question]:
+    """Seven stops of the year, where a sheet moves enough to decide a size."""
+    species = assembly.back_rail.species if assembly.back_rail else "softwood"
+    rows = []
+    for stop in seasons(desk, species):
+        note = say(
+            desk.mark,
+            "{} °C, {} %, wood at {} %: allowance left {}, rail face {}",
+            stop.celsius,
+            stop.rh,
+            round(stop.moisture, 1),
+            Mm(stop.left_mm, "down"),
+            f"{stop.rail_mm:+.2f} mm",
+        )
+        rows.append(
+            told(f"In {stop.name}", say(desk.mark, "hold {}", Mm(stop.hold_mm, "down")), "fit.worst_hold", note)
+        )
+    return rows
+
+
+def _depth(desk: Desk, assembly: Assembly, at: str, options: FrameOptions) -> list[Question]:
+    rows: list[Question] = []
+    stock = desk.stock
+    if isinstance(options, GlazedOptions):
+        glazing = [x for x in stock.sheets if x.glazing]
+        name = _name(assembly, "glazing")
+        rows.append(sheet_row(desk, f"{at}/glazing", "Glazing", glazing, options.glazing, name, "stack.glazing"))
+        rows += told_line(desk, "air.needed", "Air in front of the piece, at least")
+        rows += told_line(desk, "air.sag", "The glazing sags, lying flat", "an aid to judgement")
+        rows.append(
+            yes_no(
+                f"{at}/contact",
+                "In front of the piece",
+                bool(options.contact),
+                options.contact is not None,
+                ("against the glazing", "air"),
+                "air is the rule; contact is a caution",
+            )
+        )
+        if "stack.spacer" in desk.sheet:
+            rows += told_line(desk, "stack.spacer", "Spacers", _name(assembly, "spacer"))
+            held = options.spacer_held or "by friction"
+            choices = [Choice(w, w, picked=w == held) for w in ("by friction", "adhesive strip")]
+            rows.append(
+                choice_row(
+                    f"{at}/spacer_held",
+                    "Spacers held",
+                    choices,
+                    options.spacer_held is not None,
+                    "under the lip, hard against the rabbet's wall",
+                )
+            )
+        boards = stock.sheets_of("mat", "foam board", "hardboard", "mdf")
+        rows.append(
+            sheet_row(
+                desk, f"{at}/board", "Mount board", boards, options.board, _name(assembly, "board"), "stack.board"
+            )
+        )
+        backs = stock.sheets_of("backing", "foam board", "corrugated plastic", "hardboard")
+        rows.append(
+            sheet_row(
+                desk, f"{at}/backing", "Backing", backs, options.backing, _name(assembly, "backing"), "stack.backing"
+            )
+        )
+    rows += told_line(desk, "depth.package", "Package")
+    if "clip.offset" not in desk.sheet:
+        rows += told_line(desk, "depth.needed", "Rabbet needed", "with room for the fasteners")
+    rows.append(pin_row(desk, "frame.rabbet_depth", "Rabbet depth as made"))
+    if "stack.filler" in desk.sheet:
+        rows += told_line(desk, "stack.filler", "Filled with", _name(assembly, "packer"))
+    if "clip.offset" not in desk.sheet:
+        rows += told_line(desk, "depth.left", "Over")
+    rows.append(length_row(desk, f"{at}/extension", "Rabbet extension strips", options.extension, None, "none"))
+    back = options.back or _back(assembly)
+    choices = [Choice(w, w, picked=w == back) for w in ("sealed paper", "vented paper", "tape")]
+    why = (
+        "canvas breathes: both faces see the same air"
+        if back == "vented paper"
+        else "behind glazing it is sealed against dust, damp and insects"
+    )
+    rows.append(choice_row(f"{at}/back", "Back closed with", choices, options.back is not None, why))
+    return rows
+
+
+def _back(assembly: Assembly) -> str:
+    cover = next((p.name for p in assembly.by_role("cover")), "")
+    return "vented paper" if "vented" in cover else "tape" if "tape" in cover else "sealed paper"
+
+
+def _name(assembly: Assembly, role: str) -> str:
+    return next((p.name for p in assembly.by_role(role)), "none")
+
+
+def mount_questions(desk: Desk, assembly: Assembly, at: str) -> list[Question]:
+    """Which mount and why, its fixings and what each carries, how it is done."""
+    s = desk.sheet
+    rows: list[Question] = []
+    if desk.piece.no_go:
+        rows.append(care(f"No steam, pin or adhesive where its {desk.piece.no_go} is."))
+    row = mount_row(desk, assembly, f"{at}/mount")
+    if row is not None:
+        rows.append(row)
+    if "mount.count" in s and s["mount.count"].value > 1:
+        rows += told_line(desk, "mount.count", "How many")
+    rows += told_line(desk, "mount.demand", "Each carries")
+    rows += told_line(desk, "mount.rating", "Each may carry", "maker's rating, before the factor")
+    rows += told_line(desk, "mount.factor", "Factor")
+    for join in assembly.joins:
+        for side in ("top", "left"):
+            places = [f.along for f in join.fixings if f.side == side]
+            if places:
+                said = [say(desk.mark, "{}", q) for q in places]
+                mm = ", ".join(t.mm.removesuffix(" mm") for t in said)
+                inch = ", ".join(t.inch.removesuffix(" in") for t in said)
+                where = "top and bottom" if side == "top" else "left and right"
+                if not any(f.side == "bottom" for f in join.fixings):
+                    where = side
+                rows.append(told(f"{join.name}, {where}", type(said[0])(mm, inch), places[0].key, "from the corner"))
+        for n, op in enumerate(join.operations, 1):
+            rows.append(told(f"{join.name}: {n}", op))
+    if assembly.mount is not None:
+        for n, step in enumerate(assembly.mount.taken.mount.steps, 1):
+            rows.append(told(f"Step {n}", step))
+        if assembly.mount.taken.mount.care:
+            rows.append(care(assembly.mount.taken.mount.care))
+    for side in ("left", "right", "top", "bottom"):
+        rows += told_line(desk, f"border.{side}.middle", f"Corner mark, from the {side}", "low tack, four of them")
+    if assembly.glazed:
+        rows.append(care("Glass: gloves and eye protection; score and snap away from you."))
+        rows.append(told("Before the piece goes down", "cleaned glass dries 10 min", "", "both inner faces"))
+    rows.append(told("Before closing", "look from the front", "", "two fixings a side, look again, then the rest"))
+    return rows
+
+
+def parts_questions(desk: Desk, assembly: Assembly) -> list[Question]:
+    """Rails to cut, what was made, then the boards that are cut or ordered to the frame that was made."""
+    s = desk.sheet
+    rows = [
+        care("Saw: guard down, push sticks, no short piece held by hand. Opposite rails in pairs against a stop."),
+        *told_line(desk, "rail.order", "Moulding to order", assembly.moulding.name if assembly.moulding else ""),
+    ]
+    if "rail.width" in s:
+        rows.append(pin_row(desk, "rail.width", "Rails, top and bottom: outside"))
+        rows.append(pin_row(desk, "rail.height", "Rails, left and right: outside"))
+        for axis, ends in (("width", ("top", "middle", "bottom")), ("height", ("left", "middle", "right"))):
+            rows += [pin_row(desk, f"frame.inside_{axis}.{end}", f"Rabbet {axis} as made, {end}") for end in ends]
+    for part in assembly.parts:
+        if part.to_cut and not part.mitred and part.length is not None and part.width is not None:
+            size = size_text(desk, *[q for q in (part.length, part.width, part.thick) if q is not None])
+            rows.append(told(f"{part.count} × {part.called}", size, part.length.key, part.note or ""))
+    for key, label in (
+        ("package.width", "Glazing and boards as cut, width"),
+        ("package.height", "Glazing and boards as cut, height"),
+    ):
+        if key in s:
+            rows.append(pin_row(desk, key, label))
+    rows.append(told("Materials", f"{desk.shop.currency} {s['price.materials'].value:.2f}", "price.materials"))
+    return rows
+
+
+def merged(first: Rows, *others: Rows) -> Rows:
+    """Rows of several makers, station by station, in the order given."""
+    out: Rows = {name: list(rows) for name, rows in first.items()}
+    for other in others:
+        for name, rows in other.items():
+            out[name] = [*out.get(name, []), *rows]
+    return out

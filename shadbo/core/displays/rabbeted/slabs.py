@@ -1,0 +1,237 @@
+"""The package of a rabbeted frame: layers front to back, the air that is needed, what fills the rest."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from shadbo.core.build.assembly import Hatch, Role
+from shadbo.core.decisions.levers import Lever
+from shadbo.core.desk import Desk
+from shadbo.core.pieces.facts import Told
+from shadbo.core.sheet.quantity import DUST, Quantity
+from shadbo.core.sheet.units import MM, ONE
+from shadbo.core.shop.boards import SheetKind, SheetStock, SpacerStock
+from shadbo.core.shop.kept import SHEETS, SPACERS
+from shadbo.core.sums.border import build_up
+from shadbo.core.sums.plate import sag_mm
+
+HATCH: dict[str, Hatch] = {
+    "glass": "glass",
+    "acrylic": "glass",
+    "mat": "mat",
+    "foam board": "board",
+    "backing": "backing",
+    "hardboard": "backing",
+    "mdf": "backing",
+    "corrugated plastic": "board",
+}
+MOST_FILLERS = 14
+FILLING: tuple[SheetKind, ...] = ("foam board", "backing", "corrugated plastic")
+SAID = {"glazing": "glazing", "mat": "mat", "board": "mount board", "backing": "backing", "packer": "packer"}
+GLASS = SheetStock(id="glass", name="glass, none listed", kind="glass", thick_mm=2)
+BOARD = SheetStock(id="board", name="mount board, none listed", kind="mat", thick_mm=1.4)
+BACKING = SheetStock(id="backing", name="backing, none listed", kind="backing", thick_mm=2)
+
+
+@dataclass(frozen=True, slots=True)
+class Slab:
+    """One layer. ``starts_mm`` is how far its edge lies inside the package's; a ring ends after ``ring_mm``."""
+
+    id: str
+    name: str
+    role: Role
+    thick: Quantity
+    hatch: Hatch
+    sheet: SheetStock | None = None
+    starts_mm: float = 0.0
+    ring_mm: float = 0.0
+    size: tuple[Quantity, Quantity] | None = None
+    mass: Quantity | None = None
+    cut: bool = True
+    note: str = ""
+    ring_price_per_m: float = 0.0
+    count: int = 1
+
+    @property
+    def key(self) -> str:
+        """Its line on the sheet."""
+        return f"stack.{self.id}"
+
+
+def slab(desk: Desk, id_: str, name: str, role: Role, sheet: SheetStock, **more: object) -> Slab:
+    """A layer cut from a sheet of the stock."""
+    thick = desk.sheet.choose(f"stack.{id_}", f"{SAID.get(role, role)}: {name}", sheet.thick_mm, MM, sheet.name)
+    return replace(Slab(id_, name, role, thick, HATCH[sheet.kind], sheet), **more)  # type: ignore[arg-type]
+
+
+def piece_slab(
+    desk: Desk,
+    name: str,
+    hatch: Hatch,
+    thick: Quantity,
+    size: tuple[Quantity, Quantity],
+    mass: Quantity,
+    starts_mm: float = 0.0,
+) -> Slab:
+    """The piece itself as a layer."""
+    line = desk.sheet.let("stack.piece", f"{name}, in the package", thick)
+    return Slab("piece", name, "piece", line, hatch, starts_mm=max(starts_mm, 0), size=size, mass=mass, cut=False)
+
+
+def glazing_for(desk: Desk, told: Told, size_mm: tuple[float, float]) -> SheetStock:
+    """Acrylic for large work and where it is asked for, glass for small work and loose surfaces."""
+    return desk.take(SHEETS, "glazing", desk.levers.glazing, lambda: _glazing(desk, told, size_mm))
+
+
+def _glazing(desk: Desk, told: Told, size_mm: tuple[float, float]) -> SheetStock:
+    large = max(size_mm) > desk.practice.acrylic_over_mm and not told["loose_surface"]
+    wants_acrylic = large or "acrylic only" in desk.job.hanging.demands
+    kinds: tuple[SheetKind, ...] = ("acrylic", "glass") if wants_acrylic else ("glass", "acrylic")
+    for kind in kinds:
+        here = desk.stock.sheets_of(kind)
+        fit = next((x for x in here if x.holds(*size_mm) and not x.coated), None)
+        if fit is not None:
+            return fit
+    return next((x for x in desk.stock.sheets if x.glazing), GLASS)
+
+
+def first_sheet(
+    desk: Desk, role: str, lever: Lever[SheetStock] | None, size_mm: tuple[float, float], *kinds: SheetKind
+) -> SheetStock:
+    """The decided sheet, or the cheapest of these kinds that is large enough; the first kind is preferred."""
+    return desk.take(SHEETS, role, lever, lambda: cheapest(desk, size_mm, *kinds))
+
+
+def cheapest(desk: Desk, size_mm: tuple[float, float], *kinds: SheetKind) -> SheetStock:
+    """The cheapest sheet of these kinds that is large enough; the largest there is where none is."""
+    for kind in kinds:
+        here = [x for x in desk.stock.sheets_of(kind) if x.acid_free]
+        fit = next((x for x in here if x.holds(*size_mm)), None)
+        if fit is not None:
+            return fit
+    some = [x for kind in kinds for x in desk.stock.sheets_of(kind)]
+    return max(some, key=lambda x: x.width_mm * x.height_mm, default=BOARD if "mat" in kinds else BACKING)
+
+
+def air_needed(
+    desk: Desk, told: Told, size_mm: tuple[float, float], glazing: SheetStock, least_mm: float, contact: bool
+) -> Quantity:
+    """Air between glazing and piece: the clearance, and the sag of the glazing where the box lies on its back."""
+    s, p = desk.sheet, desk.practice
+    if contact:
+        return s.let("air.needed", "air in front of the piece, at least", s.number(0, MM), "contact, as decided")
+    clear = s.choose(
+        "air.clearance",
+        "clearance",
+        p.air_loose_mm if told["loose_surface"] else least_mm,
+        MM,
+        "loose surface" if told["loose_surface"] else "practice of the shop",
+    )
+    s.let(
+        "air.sag",
+        f"{glazing.kind} sags, lying flat",
+        s.decide(
+            "plate, simply supported; E and one-term formula for large sag",
+            sag_mm(*size_mm, glazing.thick_mm, glazing.kind),
+            MM,
+        ),
+        "Timoshenko, table 8; an aid to judgement",
+    )
+    return s.let("air.needed", "air in front of the piece, at least", clear)
+
+
+def spacer_slab(desk: Desk, needed_mm: float, id_: str = "spacer") -> Slab | None:
+    """Strips of one stock, stacked to the air that is wanted with the least overshoot; none when none is wanted."""
+    s = desk.sheet
+    if needed_mm <= DUST:
+        return None
+    known = desk.known(SPACERS, id_, desk.levers.spacer)
+    if not desk.stock.spacers and not known:
+        return None
+    strip = desk.take(SPACERS, id_, desk.levers.spacer, lambda: _strip(desk.stock.spacers, needed_mm))
+    built = build_up(needed_mm, (strip.height_mm,))
+    assert built is not None
+    one = s.choose(f"{id_}.strip", "spacer strip, height", strip.height_mm, MM, strip.name)
+    n = s.let(f"{id_}.count", "strips, one on the other", s.decide("least overshoot", built.count, ONE))
+    s.choose(f"{id_}.thick", "spacer strip, width seen from the front", strip.thick_mm, MM, strip.name)
+    thick = s.let(f"stack.{id_}", "spacer", one * n, strip.name)
+    name = strip.name if built.count == 1 else f"{built.count} × {strip.name}"
+    return Slab(
+        id_, name, "spacer", thick, "spacer", ring_mm=strip.thick_mm, ring_price_per_m=strip.price_per_m * built.count
+    )
+
+
+def _strip(stock: Sequence[SpacerStock], needed_mm: float) -> SpacerStock:
+    """The strip whose stack comes nearest from above; the narrowest of that height, then the cheapest."""
+    built = build_up(needed_mm, tuple(x.height_mm for x in stock))
+    high = built.strip_mm if built is not None else stock[0].height_mm
+    return min((x for x in stock if x.height_mm == high), key=lambda x: (x.thick_mm, x.price_per_m))
+
+
+def liner_slab(desk: Desk, sheet: SheetStock, needed_mm: float, id_: str = "spacer") -> Slab | None:
+    """Walls lined with strips of board that stand on edge: they keep the glazing off, and show inside."""
+    s = desk.sheet
+    if needed_mm <= DUST:
+        return None
+    high = s.cut(f"stack.{id_}", "lined wall, height", s.number(needed_mm, MM), "up", desk.practice.cut_tolerance_mm)
+    s.choose(f"{id_}.thick", "lined wall, thickness", sheet.thick_mm, MM, sheet.name)
+    price = high.value / 1000 * sheet.price_per_m2
+    name = f"walls lined with {sheet.name}"
+    return Slab(id_, name, "spacer", high, HATCH[sheet.kind], ring_mm=sheet.thick_mm, ring_price_per_m=price)
+
+
+def void_slab(desk: Desk, needed_mm: float, id_: str, note: str) -> Slab | None:
+    """Packers that keep a void behind a board: boards stacked as a ring and cut out where something stands back."""
+    s = desk.sheet
+    if needed_mm <= DUST:
+        return None
+
+    def nearest() -> SheetStock:
+        boards = [x for x in desk.stock.sheets_of(*FILLING) if x.acid_free]
+        return min(boards, key=lambda x: (-(-needed_mm // x.thick_mm) * x.thick_mm, x.thick_mm), default=BACKING)
+
+    sheet = desk.take(SHEETS, id_, None, nearest)
+    n = max(1, -(-int(needed_mm * 1000) // int(sheet.thick_mm * 1000)))
+    s.choose(f"{id_}.one", "packer board", sheet.thick_mm, MM, sheet.name)
+    count = s.let(f"{id_}.count", "packer boards", s.decide("as many as the void needs", n, ONE))
+    thick = s.let(f"stack.{id_}", "packers behind the board", s[f"{id_}.one"] * count, sheet.name)
+    stack = sheet.model_copy(update={"thick_mm": sheet.thick_mm * n, "price_per_m2": sheet.price_per_m2 * n})
+    return Slab(id_, sheet.name, "packer", thick, HATCH[sheet.kind], stack, ring_mm=24.0, count=n, note=note)
+
+
+def filler_slab(desk: Desk, spare_mm: float, see_through: bool, least_mm: float) -> Slab | None:
+    """Boards that fill the spare depth, so that nothing rattles: the stack that comes nearest from below."""
+    if spare_mm <= least_mm + DUST:
+        return None
+    boards = [x for x in desk.stock.sheets if x.kind in FILLING and x.acid_free and x.thick_mm <= spare_mm + DUST]
+    known = desk.known(SHEETS, "filler", None)
+    if not boards and known is None:
+        return None
+
+    def score(sheet: SheetStock) -> tuple[float, int, float]:
+        n = min(int((spare_mm + DUST) // sheet.thick_mm), MOST_FILLERS)
+        left = spare_mm - n * sheet.thick_mm
+        return (0.0 if left <= least_mm + DUST else left, n, sheet.price_per_m2 * n)
+
+    sheet = desk.take(SHEETS, "filler", None, lambda: min(boards, key=score))
+    n = min(int((spare_mm + DUST) // sheet.thick_mm), MOST_FILLERS)
+    if n < 1:
+        return None
+    s = desk.sheet
+    one = s.choose("filler.one", "filler board", sheet.thick_mm, MM, sheet.name)
+    count = s.let("filler.count", "filler boards", s.decide("as many as go in", n, ONE))
+    thick = s.let("stack.filler", "filler", one * count, sheet.name)
+    stack = sheet.model_copy(update={"thick_mm": sheet.thick_mm * n, "price_per_m2": sheet.price_per_m2 * n})
+    ring = 12.0 if see_through else 0.0
+    return Slab("filler", sheet.name, "packer", thick, HATCH[sheet.kind], stack, ring_mm=ring, count=n)
+
+
+def depth_sums(desk: Desk, slabs: Sequence[Slab], rabbet: Quantity) -> Quantity:
+    """Package, fastener room and spare depth onto the sheet."""
+    s = desk.sheet
+    total = slabs[0].thick
+    for layer in slabs[1:]:
+        total = total + layer.thick
+    package = s.let("depth.package", "package, all layers", total)
+    room = s.choose("depth.fastener", "room for the fasteners", desk.practice.fastener_room_mm, MM, "common practice")
+    s.let("depth.needed", "rabbet needed", package + room, way="up")
+    return s.let("depth.spare", "spare depth", rabbet - package - room, way="down")

@@ -1,0 +1,1 @@
+"""Paper behind a window mat."""

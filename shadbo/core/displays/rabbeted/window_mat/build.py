@@ -1,0 +1,244 @@
+"""Window mat: flat paper under a single or double mat, hinged to its mount board, behind glazing."""
+
+from shadbo.core.asking.questions import Question
+from shadbo.core.build.assembly import Assembly, Fixing, Join, Part
+from shadbo.core.build.mounts import choose_mount, load_sums
+from shadbo.core.desk import Desk
+from shadbo.core.displays.base import Ask
+from shadbo.core.displays.floating.floated import reading_asks
+from shadbo.core.displays.rabbeted.flat_front import seen
+from shadbo.core.displays.rabbeted.frame import Frame, frame_round
+from shadbo.core.displays.rabbeted.package import Package, build_package
+from shadbo.core.displays.rabbeted.rows import merged, package_questions
+from shadbo.core.displays.rabbeted.slabs import (
+    Slab,
+    air_needed,
+    depth_sums,
+    first_sheet,
+    glazing_for,
+    piece_slab,
+    slab,
+    spacer_slab,
+)
+from shadbo.core.displays.rabbeted.window_mat.openings import openings, window_dims
+from shadbo.core.displays.rabbeted.window_mat.options import HOME, LEVERS, MatOptions
+from shadbo.core.displays.rabbeted.window_mat.rows import mat_questions
+from shadbo.core.findings import StationName
+from shadbo.core.pieces.facts import tell
+from shadbo.core.pieces.pieces import Paper, Piece, PressedPlant
+from shadbo.core.shapes.rings import centred
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import MM, ONE
+from shadbo.core.sums.border import hinge_count
+from shadbo.core.sums.flat import FlatSums, flat_sums
+from shadbo.core.sums.spacing import evenly
+from shadbo.core.words.words import say, sizes
+
+MOUNTS = ("linen hinges", "corners", "tape all round")
+HINGE_DOWN_MM = 40.0
+MAT_AIR_MM = 1.2
+
+
+class WindowMat:
+    """The classic frame for paper."""
+
+    home = HOME
+    levers = LEVERS
+    name = "Window mat"
+    gathers = False
+
+    def suits(self, piece: Piece) -> bool:
+        """Flat sheets."""
+        return isinstance(piece.detail, Paper | PressedPlant)
+
+    def asks(self, desk: Desk) -> list[Ask]:
+        """Readings of the sheet."""
+        return reading_asks(desk)
+
+    def build(self, desk: Desk) -> Assembly:
+        """Window, mat, package, frame."""
+        s, p, options = desk.sheet, desk.practice, HOME.of(desk.job)
+        flat = flat_sums(desk, desk.piece)
+        told = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        window = _window(desk, options, flat)
+        outer = _double(desk, options, window)
+        wanted, shift = _borders(desk, options, outer)
+        size = (
+            wanted[0].value + desk.set_excess_mm("width", flat.width.value),
+            wanted[1].value + desk.set_excess_mm("height", flat.height.value),
+        )
+        glazing = glazing_for(desk, told, size)
+        contact = bool(options.contact)
+        needed = air_needed(desk, told, size, glazing, MAT_AIR_MM, contact)
+        slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing)]
+        mats = _mats(desk, options, size)
+        mats_mm = sum(m.thick.value for m in mats)
+        spacer = spacer_slab(desk, needed.value - mats_mm)
+        slabs += [spacer] if spacer is not None else []
+        border = (wanted[0].value - window[0].value) / 2
+        over = (flat.width.value - window[0].value) / 2
+        board = first_sheet(desk, "board", LEVERS.board, size, "mat", "foam board")
+        backing = first_sheet(desk, "backing", LEVERS.backing, size, "backing", "foam board", "corrugated plastic")
+        size_q = (flat.width, flat.height)
+        piece = piece_slab(desk, desk.piece.detail.kind, "paper", flat.thick, size_q, flat.mass, border - over)
+        slabs += [
+            *mats,
+            piece,
+            slab(desk, "board", board.name, "board", board),
+            slab(desk, "backing", backing.name, "backing", backing),
+        ]
+        s.let("air.made", "air in front of the piece", _sum(desk, [x for x in slabs if x.role in ("mat", "spacer")]))
+        depth = sum(x.thick.value for x in slabs) + p.fastener_room_mm
+        frame = frame_round(desk, options, wanted, depth, glazing.kind == "acrylic")
+        depth_sums(desk, slabs, frame.rabbet_depth)
+        mount = choose_mount(desk, told, flat.mass.value, MOUNTS, options.mount)
+        join = _hinges(desk, flat, mount.taken.mount.id, shift)
+        load_sums(desk, mount, flat.mass, s["mount.count"], s.number(50, MM))
+        mat_size = sizes(desk.mark, s["package.width"], s["package.height"])
+        package = Package(
+            tuple(slabs),
+            mount,
+            s.number(0, flat.mass.unit),
+            lambda f: _front(f, window, outer, flat, shift, options),
+            (say(desk.mark, "window {}", sizes(desk.mark, *window)), say(desk.mark, "mat {}", mat_size)),
+            (join,),
+            dimensions=lambda f: window_dims(f, window, shift),
+            reach_mm=border,
+            back=options.back or "sealed paper",
+            effort="comes off its hinges again" if mount.taken.mount.reversible else "for good",
+            strainer=bool(options.strainer),
+            windows=openings(window, outer, shift, bool(options.double)),
+        )
+        return build_package(desk, frame, package)
+
+    def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
+        """Window, mats and borders before what every package asks."""
+        own = mat_questions(desk)
+        if assembly is None:
+            return own
+        return merged(own, package_questions(desk, assembly, HOME.at, HOME.of(desk.job)))
+
+
+def _sum(desk: Desk, slabs: list[Slab]) -> Quantity:
+    total = desk.sheet.number(0, MM)
+    for layer in slabs:
+        total = total + layer.thick
+    return total
+
+
+def _window(desk: Desk, o: MatOptions, flat: FlatSums) -> tuple[Quantity, Quantity]:
+    """The innermost edge, which is the line drawn on the back."""
+    s, p = desk.sheet, desk.practice
+    if (o.shows or "image") == "image":
+        by = desk.choose("mat.overlap", "mat over the sheet, each side", o.overlap, p.mat_overlap_mm, "practice")
+        sizes = (flat.width - 2 * by, flat.height - 2 * by)
+        way = "down"
+    else:
+        by = desk.choose("mat.margin", "air round the sheet in the window", o.margin, p.mat_margin_mm, "practice")
+        sizes = (flat.width + 2 * by, flat.height + 2 * by)
+        way = "up"
+    w, h = (
+        s.cut(f"window.{axis}", f"window, {axis}", size, way, p.cut_tolerance_mm)  # type: ignore[arg-type]
+        for axis, size in zip(("width", "height"), sizes, strict=True)
+    )
+    return w, h
+
+
+def _double(desk: Desk, o: MatOptions, window: tuple[Quantity, Quantity]) -> tuple[Quantity, Quantity]:
+    if not o.double:
+        return window
+    s, p = desk.sheet, desk.practice
+    reveal = desk.choose("mat.reveal", "reveal of the inner mat", o.reveal, p.mat_reveal_mm, "practice of the shop")
+    w, h = (
+        s.cut(f"window.outer_{axis}", f"outer window, {axis}", q + 2 * reveal, "up", p.cut_tolerance_mm)
+        for axis, q in zip(("width", "height"), window, strict=True)
+    )
+    return w, h
+
+
+def _borders(desk: Desk, o: MatOptions, outer: tuple[Quantity, Quantity]) -> tuple[tuple[Quantity, Quantity], float]:
+    """Mat size wanted, and how far the window's middle stands above the mat's."""
+    s, p = desk.sheet, desk.practice
+    border = desk.choose("mat.border", "border of the mat", o.border, p.mat_border_mm, "practice of the shop")
+    weighted = (o.borders or "weighted") == "weighted"
+    more = s.choose(
+        "mat.weighting",
+        "bottom border, times the top",
+        p.mat_weighting if weighted else 1.0,
+        ONE,
+        "bottom weighted" if weighted else "equal",
+    )
+    bottom = s.let("mat.bottom", "border at the bottom", border * more)
+    width = s.let("mat.width", "mat, width wanted", outer[0] + 2 * border)
+    height = s.let("mat.height", "mat, height wanted", outer[1] + border + bottom)
+    return (width, height), (bottom.value - border.value) / 2
+
+
+def _mats(desk: Desk, o: MatOptions, size_mm: tuple[float, float]) -> list[Slab]:
+    outer = first_sheet(desk, "mat", LEVERS.mat, size_mm, "mat")
+    out = [slab(desk, "mat", outer.name, "mat", outer, ring_mm=_ring(desk, outer_window=True))]
+    if o.double:
+        inner = first_sheet(desk, "mat_inner", LEVERS.inner_mat, size_mm, "mat")
+        out.append(slab(desk, "mat_inner", inner.name, "mat", inner, hatch="inner-mat", ring_mm=_ring(desk, False)))
+    return out
+
+
+def _ring(desk: Desk, outer_window: bool) -> float:
+    s = desk.sheet
+    border = s["mat.border"].value
+    return border if outer_window or "mat.reveal" not in s else border + s["mat.reveal"].value
+
+
+def _hinges(desk: Desk, flat: FlatSums, mount: str, shift: float) -> Join:
+    s, p = desk.sheet, desk.practice
+    width, top = flat.width.value, flat.height.value / 2 + shift
+    if mount != "linen hinges":
+        s.let("mount.count", "fixings", s.number(4, ONE))
+        corners = [(x, y) for y in (top, top - flat.height.value) for x in (-width / 2, width / 2)]
+        zero = s.let("mount.at.1", "from the sheet's corner", s.number(0, MM))
+        fixings = tuple(Fixing(at, "top" if at[1] > shift else "bottom", zero) for at in corners)
+        return Join("mount", mount, mount, ("piece", "board"), fixings, key="mount.count")
+    count = s.let(
+        "mount.count",
+        "hinges",
+        s.decide(
+            "2 + whole number from (width − 400) ÷ 300",
+            hinge_count(width, p.hinges_first_mm, p.hinges_apart_mm),
+            ONE,
+            flat.width,
+        ),
+    )
+    inset = min(60.0, width / 5)
+    places = evenly(inset, width - inset, int(count.value))
+    hung: list[Fixing] = []
+    for i, at in enumerate(places, 1):
+        along = s.cut(f"mount.at.{i}", f"hinge {i}, from the sheet's left edge", s.number(at, MM), "nearest", 1.0)
+        hung.append(Fixing((along.value - width / 2, top - HINGE_DOWN_MM), "top", along))
+    return Join("mount", "hinges", "linen hinge", ("piece", "board"), tuple(hung), key="mount.count")
+
+
+def _front(
+    frame: Frame,
+    window: tuple[Quantity, Quantity],
+    outer: tuple[Quantity, Quantity],
+    flat: FlatSums,
+    shift: float,
+    o: MatOptions,
+) -> list[Part]:
+    s = frame.desk.sheet
+    sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
+    tone = o.mat.colour if o.mat else None
+    under = o.inner_mat.colour if o.inner_mat else None
+    out = [seen("mat-seen", "mat", sight, "mat.border", "mat", tone)]
+    if o.double:
+        ring = centred(outer[0].value, outer[1].value, shift)
+        out.append(seen("inner-seen", "inner-mat", ring, "mat.reveal", tone=under))
+    ring = centred(window[0].value, window[1].value, shift)
+    floats = o.shows == "whole sheet"
+    out.append(seen("window", "board" if floats else "paper", ring, "window.width"))
+    if floats:
+        out.append(seen("sheet", "paper", centred(flat.width.value, flat.height.value, shift), "piece.width"))
+    return out
+
+
+DISPLAY = WindowMat()

@@ -1,0 +1,37 @@
+"""Windows of a mat over paper, and their dimensions."""
+
+from shadbo.core.build.assembly import Dimension
+from shadbo.core.build.marked import Window
+from shadbo.core.displays.rabbeted.frame import Frame
+from shadbo.core.shapes.rings import centred
+from shadbo.core.sheet.quantity import Quantity
+
+
+def openings(
+    window: tuple[Quantity, Quantity], outer: tuple[Quantity, Quantity], shift: float, double: bool
+) -> tuple[Window, ...]:
+    """The window of each mat, innermost edge; none where the overlap leaves none."""
+    if window[0].value <= 0 or window[1].value <= 0:
+        return ()
+    ring = centred(window[0].value, window[1].value, shift)
+    if not double:
+        return (Window("window", "window", ring, "mat", key="window.width"),)
+    wide = centred(outer[0].value, outer[1].value, shift)
+    return (
+        Window("window", "window", wide, "mat", key="window.outer_width"),
+        Window("window-inner", "window, inner", ring, "mat_inner", key="window.width"),
+    )
+
+
+def window_dims(frame: Frame, window: tuple[Quantity, Quantity], shift: float) -> list[Dimension]:
+    """Window and borders, from the front."""
+    s = frame.desk.sheet
+    w, h = window[0].value / 2, window[1].value / 2
+    top, bottom = shift + h, shift - h
+    mat_half = s["package.height"].value / 2
+    return [
+        Dimension("front", (-w, top), (w, top), window[0], "across", 1, "high", "window"),
+        Dimension("front", (-w, bottom), (-w, top), window[1], "upright", 1, "low", "window"),
+        Dimension("front", (w, mat_half), (w, top), s["mat.border"], "upright", 0, "low", "border", "tape"),
+        Dimension("front", (w, bottom), (w, -mat_half), s["mat.bottom"], "upright", 0, "low", "bottom", "tape"),
+    ]

@@ -1,0 +1,26 @@
+"""Choices of the window mat."""
+
+from typing import Annotated, Literal
+
+from shadbo.core.decisions.levers import Home
+from shadbo.core.displays.rabbeted.options import GLAZED_LEVERS, GlazedOptions
+from shadbo.core.shop.boards import SheetStock
+from shadbo.core.shop.values import Length, within
+
+
+class MatOptions(GlazedOptions):
+    """A window mat over flat paper, single or double."""
+
+    mat: SheetStock | None = None
+    inner_mat: SheetStock | None = None
+    double: bool | None = None
+    border: Annotated[Length, within(0, 2000)] | None = None
+    borders: Literal["equal", "weighted"] | None = None
+    shows: Literal["image", "whole sheet"] | None = None
+    overlap: Annotated[Length, within(0, 300)] | None = None
+    margin: Annotated[Length, within(0, 1000)] | None = None
+    reveal: Annotated[Length, within(0, 100)] | None = None
+
+
+HOME = Home("window_mat", "window mat", MatOptions)
+LEVERS = HOME.levers(*GLAZED_LEVERS, "border", "mat", "inner_mat", "overlap", "margin", "shows")

@@ -1,0 +1,62 @@
+"""What the window mat asks before what every package asks."""
+
+from shadbo.core.asking.questions import Choice, Question
+from shadbo.core.asking.rows import choice_row, length_row
+from shadbo.core.desk import Desk
+from shadbo.core.displays.asking import colours_row, cutter_row, sheet_row, size_text, told_line, yes_no
+from shadbo.core.displays.rabbeted.window_mat.options import HOME
+from shadbo.core.findings import StationName
+from shadbo.core.words.words import Mm, say
+
+
+def mat_questions(desk: Desk) -> dict[StationName, list[Question]]:
+    """Window, borders, one mat or two; which mats."""
+    o, s = HOME.of(desk.job), desk.sheet
+    shows, borders = o.shows or "image", o.borders or "weighted"
+    sizes = [
+        choice_row(
+            HOME.to("shows"),
+            "The window shows",
+            [Choice(w, w, picked=w == shows) for w in ("image", "whole sheet")],
+            o.shows is not None,
+            "over the sheet's edge, or clear of it",
+        ),
+        length_row(desk, HOME.to("overlap"), "Mat over the sheet", o.overlap, s.get("mat.overlap"))
+        if shows == "image"
+        else length_row(desk, HOME.to("margin"), "Air round the sheet", o.margin, s.get("mat.margin")),
+        length_row(desk, HOME.to("border"), "Border of the mat", o.border, s.get("mat.border")),
+        choice_row(
+            HOME.to("borders"),
+            "Borders",
+            [Choice(w, w, picked=w == borders) for w in ("equal", "weighted")],
+            o.borders is not None,
+            "weighted: a little more at the bottom",
+        ),
+        yes_no(HOME.to("double"), "Mats", bool(o.double), o.double is not None, ("two", "one")),
+    ]
+    if o.double:
+        sizes.append(length_row(desk, HOME.to("reveal"), "Reveal of the inner mat", o.reveal, s.get("mat.reveal")))
+    if "window.width" in s:
+        sizes += told_line(desk, "mat.bottom", "Border at the bottom")
+        window = size_text(desk, s["window.width"], s["window.height"])
+        from_back = say(desk.mark, "cut from the back: mirrored left to right; bevel of {}", Mm(s["stack.mat"].value))
+        sizes.append(
+            Question(
+                id="told:window",
+                kind="told",
+                label="Window, innermost edge",
+                value=window,
+                key="window.width",
+                tape="window.width",
+                note=from_back,
+            )
+        )
+    mats = desk.stock.sheets_of("mat")
+    display = [sheet_row(desk, HOME.to("mat"), "Outer mat", mats, o.mat, "the first in the rack", "stack.mat")]
+    if o.double:
+        display.append(sheet_row(desk, HOME.to("inner_mat"), "Inner mat", mats, o.inner_mat, "the first in the rack"))
+    display.append(colours_row(HOME.at))
+    rows: dict[StationName, list[Question]] = {"sizes": sizes, "display": display}
+    if "window.width" in s:
+        rows["parts"] = [cutter_row(desk)]
+    return rows

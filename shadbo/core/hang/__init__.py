@@ -1,0 +1,1 @@
+"""Hanging, planned from the assembly."""

@@ -1,0 +1,42 @@
+"""How a frame hangs: what the planning of it gives."""
+
+from dataclasses import dataclass
+
+from shadbo.core.build.assembly import Dot
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import GRAVITY_N_PER_KG
+from shadbo.core.shop.materials import Hanger, HangerKind, Wire
+
+
+@dataclass(frozen=True, slots=True)
+class HangPlan:
+    """How the frame hangs. Places are in the front plane; ``reason`` says why this kind."""
+
+    kind: HangerKind
+    reason: str
+    hanger: Hanger | None
+    wire: Wire | None
+    weight: Quantity
+    down: Quantity
+    inwards: Quantity
+    places: tuple[Dot, ...]
+    hook_height: Quantity
+    hooks: tuple[float, ...]
+    screw_mm: float
+    into_wall: bool
+    screw_hold: Quantity | None
+    screw_load: Quantity | None
+    tension: Quantity | None = None
+    rise: Quantity | None = None
+    span: Quantity | None = None
+    hooks_apart: Quantity | None = None
+    angle_deg: float = 90.0
+    wire_length: Quantity | None = None
+    bumper_mm: float = 0.0
+
+    @property
+    def each_kg(self) -> float:
+        """Load on one hanger in kg: the wire's pull, half of the weight, or all of it."""
+        if self.tension is not None:
+            return self.tension.value / GRAVITY_N_PER_KG
+        return self.weight.value / (2 if self.kind == "straps" else 1)

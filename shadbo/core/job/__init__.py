@@ -1,0 +1,1 @@
+"""The job, and how it is changed."""

@@ -1,0 +1,147 @@
+"""Edits: the only way a job changes. Typing, pins, remedies, undo and revisions are all lists of them.
+
+``at`` names a place by field names and ids, never by list index: ``pieces/piece/detail/depth``. ``to`` is the
+new value; None takes the value away, so that the plan decides again.
+"""
+
+import copy
+from collections.abc import Iterable, Sequence
+from typing import Any
+
+from pydantic import ValidationError
+
+from shadbo.core.decisions.edit import BadEdit, Edit
+from shadbo.core.job.job import Job
+from shadbo.core.pieces.measures import NOUNS
+from shadbo.core.words.lengths import NotALength, System, metric_text, parse
+
+Data = dict[str, Any]
+
+
+def as_typed(edits: Iterable[Edit], system: System) -> list[Edit]:
+    """Edits with every ``{"typed": …}`` length read into millimetres.
+
+    A bare number is in the length's own ``system`` where it names one, else in the one given.
+    """
+    return [Edit(at=e.at, to=_read_lengths(e.to, e.at, system)) for e in edits]
+
+
+def _read_lengths(value: Any, at: str, system: System) -> Any:  # noqa: ANN401
+    if isinstance(value, list):
+        return [_read_lengths(v, at, system) for v in value]
+    if not isinstance(value, dict):
+        return value
+    if isinstance(value.get("typed"), str) and "mm" not in value:
+        kept = {k: v for k, v in value.items() if k != "system"}
+        own = value.get("system", system)
+        try:
+            return {**kept, "mm": parse(value["typed"], own if own in ("mm", "in") else system)}
+        except NotALength as bad:
+            raise BadEdit(at, str(bad), value["typed"]) from None
+    return {k: _read_lengths(v, f"{at}/{k}", system) for k, v in value.items()}
+
+
+def length(mm: float) -> dict[str, object]:
+    """A length as an edit writes it."""
+    return {"mm": round(mm, 3), "typed": f"{metric_text(mm, places=2)} mm"}
+
+
+def apply(job: Job, edits: Sequence[Edit]) -> tuple[Job, list[Edit]]:
+    """The edited job, and the edits that would undo it. Raises BadEdit; the job given is not touched."""
+    data = job.as_written()
+    inverse: list[Edit] = []
+    for edit in edits:
+        inverse.insert(0, Edit(at=edit.at, to=_set(data, edit)))
+    return read_job(data), inverse
+
+
+def _set(data: Data, edit: Edit) -> Any:  # noqa: ANN401
+    *way, last = edit.at.split("/")
+    if way == [] and last in ("format", "version"):
+        raise BadEdit(edit.at, "the format's own marks do not change")
+    here: Any = data
+    for name in way:
+        here = _enter(here, name, edit)
+    new = copy.deepcopy(edit.to)
+    if isinstance(here, list):
+        return _set_item(here, last, new, edit)
+    before = here.get(last)
+    if new is None:
+        here.pop(last, None)
+    else:
+        here[last] = new
+    return before
+
+
+def _enter(here: Any, name: str, edit: Edit) -> Any:  # noqa: ANN401
+    if isinstance(here, list):
+        for item in here:
+            if item.get("id") == name:
+                return item
+        raise BadEdit(edit.at, f"there is nothing with the id “{name}”")
+    if here.get(name) is None:
+        here[name] = [] if name in _LISTS else {}
+    if not isinstance(here[name], dict | list):
+        raise BadEdit(edit.at, f"“{name}” holds a single value; nothing stands below it")
+    return here[name]
+
+
+_LISTS = ("pieces", "braces", "edge_marks", "zones", "places")
+
+
+def _set_item(items: list[Any], id_: str, new: Any, edit: Edit) -> Any:  # noqa: ANN401
+    at = next((i for i, item in enumerate(items) if item.get("id") == id_), None)
+    before = items[at] if at is not None else None
+    if new is None:
+        if at is not None:
+            items.pop(at)
+        return before
+    if not isinstance(new, dict) or new.get("id", id_) != id_:
+        raise BadEdit(edit.at, f"expected the fields of “{id_}”", new)
+    if at is None:
+        items.append({**new, "id": id_})
+    else:
+        items[at] = {**new, "id": id_}
+    return before
+
+
+def read_job(data: object, context: str = "") -> Job:
+    """A job from plain data; BadEdit names the first wrong place, what was found and what was expected.
+
+    ``context`` is ``STORED`` for a job that was kept before its fields had the bounds that they have now.
+    """
+    try:
+        return Job.model_validate(data, context=context or None)
+    except ValidationError as bad:
+        first = bad.errors(include_url=False, include_context=False)[0]
+        message = first["msg"].removeprefix("Value error, ")
+        raise BadEdit(_path(first["loc"], data), message, _brief(first["input"])) from None
+
+
+def _path(loc: tuple[int | str, ...], data: object) -> str:
+    names: list[str] = []
+    here: Any = data
+    for part in loc:
+        if isinstance(here, list | tuple) and isinstance(part, int) and part < len(here):
+            here = here[part]
+            names.append(str(here.get("id", part)) if isinstance(here, dict) else str(part))
+        elif isinstance(here, dict) and part not in here and part in NOUNS:
+            continue  # the union's own tag is no place in the job
+        else:
+            here = here.get(part) if isinstance(here, dict) else None
+            names.append(str(part))
+    return "/".join(names) or "job"
+
+
+def _brief(found: object) -> object:
+    return found if isinstance(found, str | int | float | bool | None) else f"a {type(found).__name__}"
+
+
+def clashes(ours: Iterable[Edit], theirs: Iterable[Edit]) -> list[str]:
+    """Places that both lists change: the same place, or one inside the other."""
+    their_places = [e.at for e in theirs]
+
+    def meets(a: str, b: str) -> bool:
+        return a == b or a.startswith(b + "/") or b.startswith(a + "/")
+
+    return [e.at for e in ours if any(meets(e.at, place) for place in their_places)]

@@ -1,0 +1,1 @@
+"""Things that are shown: their kinds, facts, measures and outlines."""

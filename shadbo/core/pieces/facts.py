@@ -1,0 +1,84 @@
+"""What must never happen to a piece, and how it is told: decided for the piece, or usual for its kind and worth."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from shadbo.core.shop.values import Value
+
+FactName = Literal[
+    "may_touch_glazing",
+    "may_be_glued",
+    "may_be_pierced",
+    "may_be_steamed",
+    "may_be_wetted",
+    "loose_surface",
+    "must_be_reversible",
+    "removable_later",
+]
+FACT_WORDS: dict[FactName, str] = {
+    "may_touch_glazing": "May touch the glazing",
+    "may_be_glued": "May be glued",
+    "may_be_pierced": "May be pierced at its edge",
+    "may_be_steamed": "May be steamed",
+    "may_be_wetted": "May be wetted",
+    "loose_surface": "Surface is loose (pastel, charcoal, flaking)",
+    "must_be_reversible": "Mount must come off without a trace",
+    "removable_later": "Owner wants it out again",
+}
+
+
+class Facts(Value):
+    """Facts decided for this piece; absent ones follow its kind and worth."""
+
+    may_touch_glazing: bool | None = None
+    may_be_glued: bool | None = None
+    may_be_pierced: bool | None = None
+    may_be_steamed: bool | None = None
+    may_be_wetted: bool | None = None
+    loose_surface: bool | None = None
+    must_be_reversible: bool | None = None
+    removable_later: bool | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Told:
+    """Facts as they count, each with the reason it is so."""
+
+    is_so: dict[FactName, bool]
+    why: dict[FactName, str]
+
+    def __getitem__(self, name: FactName) -> bool:
+        return self.is_so[name]
+
+
+_USUAL: dict[str, set[FactName]] = {
+    "stretched canvas": {"may_be_pierced"},
+    "loose canvas": {"may_be_pierced"},
+    "panel": {"may_be_glued"},
+    "paper": set(),
+    "puzzle": {"may_be_glued", "may_touch_glazing"},
+    "needlework": {"may_be_pierced", "may_be_steamed"},
+    "pressed plant": {"may_touch_glazing", "may_be_glued"},
+    "garment": {"may_be_pierced", "may_be_steamed"},
+    "flag": set(),
+    "badge": set(),
+    "keepsake": set(),
+    "plate": {"may_be_glued"},
+}
+"""Usual facts by kind: common practice, no source."""
+
+
+def tell(facts: Facts, kind: str, worth: str) -> Told:
+    """The facts that count. Dear and irreplaceable pieces are never glued, and their mount comes off again."""
+    is_so: dict[FactName, bool] = {}
+    why: dict[FactName, str] = {}
+    for name in FACT_WORDS:
+        decided = getattr(facts, name)
+        usual, reason = name in _USUAL.get(kind, set()), f"usual for a {kind}"
+        if name == "must_be_reversible" and worth != "everyday":
+            usual, reason = True, f"since it is {worth}"
+        if name == "may_be_glued" and worth == "irreplaceable":
+            usual, reason = False, f"since it is {worth}"
+        is_so[name] = usual if decided is None else decided
+        why[name] = reason if decided is None else "told by the owner"
+    return Told(is_so, why)

@@ -1,0 +1,107 @@
+"""Which readings a kind of piece needs, in the order in which a tape goes round it."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Sized
+from shadbo.core.pieces.pieces import Detail, LooseCanvas, Margined, StretchedCanvas
+
+SIDES = ("top", "right", "bottom", "left")
+
+
+@dataclass(frozen=True, slots=True)
+class Measure:
+    """One reading: the field, what it is called, whether a plan needs it, and a hint."""
+
+    name: str
+    label: str
+    needed: bool = True
+    hint: str = ""
+
+
+NOUNS: dict[str, str] = {
+    "stretched canvas": "canvas",
+    "loose canvas": "painted area",
+    "panel": "panel",
+    "paper": "sheet",
+    "puzzle": "puzzle",
+    "needlework": "design",
+    "pressed plant": "pressing",
+    "garment": "garment",
+    "flag": "flag",
+    "badge": "badge",
+    "keepsake": "object",
+    "plate": "plate",
+}
+KIND_WORDS: dict[str, str] = {
+    "stretched canvas": "canvas on its bars",
+    "loose canvas": "canvas off its bars",
+    "panel": "canvas board or panel",
+    "paper": "paper, print or poster",
+    "puzzle": "jigsaw puzzle",
+    "needlework": "needlework or quilt",
+    "pressed plant": "pressed plant",
+    "garment": "shirt or jacket",
+    "flag": "flag, banner or quilt",
+    "badge": "badge, medal or patch",
+    "keepsake": "tool, figure or model",
+    "plate": "photograph or nameplate",
+}
+
+
+def prefix(detail: Detail) -> str:
+    """What the lines of this piece are called on the sheet of sums."""
+    return "canvas" if isinstance(detail, StretchedCanvas | LooseCanvas) else "piece"
+
+
+def _round(detail: Detail) -> Iterator[Measure]:
+    middles = "beside the folds" if isinstance(detail, StretchedCanvas) else ""
+    yield Measure("width_top", "width along the top")
+    yield Measure("width_middle", "width at the middle", False, middles)
+    yield Measure("width_bottom", "width along the bottom")
+    yield Measure("height_left", "height at the left")
+    yield Measure("height_middle", "height at the middle", False, middles)
+    yield Measure("height_right", "height at the right")
+    yield Measure("diagonal_down", "diagonal, top left to bottom right", False, "for squareness")
+    yield Measure("diagonal_up", "diagonal, bottom left to top right", False, "for squareness")
+
+
+def _of_object(detail: Sized) -> Iterator[Measure]:
+    yield Measure("width", "width, as displayed")
+    yield Measure("height", "height, as displayed")
+    if isinstance(detail, Garment):
+        yield Measure("body_width", "body, armpit to armpit", False, "for its outline and seams")
+        yield Measure("thickness", "thickness, with its inner form", True, "10 to 20 mm as a rule")
+    elif isinstance(detail, Flag):
+        yield Measure("flat_width", "width, laid flat")
+        yield Measure("flat_height", "height, laid flat")
+        yield Measure("cloth", "one layer of the cloth", True, "a caliper reads it best")
+    elif isinstance(detail, Badge):
+        yield Measure("relief", "stands in front of its board by")
+        yield Measure("back_relief", "clasp stands behind by", False, "none for a sewn patch")
+        yield Measure("pin_off", "pin from the visible centre", False, "seen from the front")
+        yield Measure("pin_width", "hole for the pin, diameter", False, "2 mm as a rule")
+    elif isinstance(detail, Keepsake):
+        yield Measure("depth", "depth, front to back")
+        yield Measure("centre_up", "centre of gravity, from its lowest point", False, "balance it on an edge")
+        yield Measure("base_depth", "depth of its foot", detail.stands, "for the tilt test")
+    else:
+        yield Measure("thickness", "thickness", True, "a caliper reads it best")
+
+
+def measures(detail: Detail) -> list[Measure]:
+    """The readings of this kind of piece."""
+    if isinstance(detail, Sized):
+        return list(_of_object(detail))
+    out = list(_round(detail))
+    if isinstance(detail, StretchedCanvas):
+        out.append(Measure("depth", "depth, bar and cloth"))
+        out.append(Measure("bar_face", "bar width, seen from behind"))
+    elif isinstance(detail, LooseCanvas):
+        out += [Measure(f"margin_{side}", f"free cloth, {side}") for side in SIDES]
+    else:
+        out.append(Measure("thickness", "thickness, at its thickest", True, "a caliper reads it best"))
+    if isinstance(detail, Margined):
+        cloth = "free cloth" if detail.kind == "needlework" else "free margin"
+        out += [Measure(f"margin_{side}", f"{cloth}, {side}", detail.kind == "needlework") for side in SIDES]
+    return out

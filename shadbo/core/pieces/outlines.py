@@ -1,0 +1,93 @@
+"""Outlines of things as they are seen, about their middle: to true size, simple enough to be drawn with."""
+
+import math
+from dataclasses import dataclass
+
+from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate
+from shadbo.core.pieces.pieces import Detail
+
+Dot = tuple[float, float]
+Ring = tuple[Dot, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Seam:
+    """A seam of a garment. ``carries``: shoulders and neck, which the weight hangs from."""
+
+    name: str
+    ends: tuple[Dot, Dot]
+    carries: bool
+
+
+def _box(w: float, h: float) -> Ring:
+    return ((-w, -h), (w, -h), (w, h), (-w, h))
+
+
+def _round(w: float, h: float, n: int = 28) -> Ring:
+    return tuple((w * math.cos(2 * math.pi * i / n), h * math.sin(2 * math.pi * i / n)) for i in range(n))
+
+
+def _medal(w: float, h: float) -> Ring:
+    """A disc on a ribbon: the disc is as wide as the medal, the ribbon is two thirds of that."""
+    r = min(w, h)
+    disc_y, ribbon = -h + r, w * 0.66
+    join = math.asin(min(ribbon / r, 1.0))
+    n = 22
+    turn = [math.pi / 2 + join + (2 * math.pi - 2 * join) * i / n for i in range(n + 1)]
+    disc = tuple((r * math.cos(a), disc_y + r * math.sin(a)) for a in turn)
+    return (*disc, (ribbon, h), (-ribbon, h))
+
+
+def garment_lines(width: float, height: float, body: float | None, sleeves: str) -> tuple[Ring, tuple[Seam, ...]]:
+    """Outline and seams of a shirt laid out, from its size as displayed and its body's width; all in mm.
+
+    Neck a quarter of the body, shoulders fall by a fourteenth of the height, sleeves as deep as a third of the body:
+    common proportions, no source. The seams follow the outline; pins are checked on the piece itself.
+    """
+    w, h = width / 2, height / 2
+    b = min((body or (width * 0.62 if sleeves == "spread" else width)) / 2, w)
+    neck, drop, arm = b * 0.28, height / 14, min(b * 0.72, height * 0.3)
+    tip = b * 0.94
+    right: list[Dot]
+    if sleeves == "spread" and w - b > 10:
+        out = w - b
+        right = [
+            (b, -h),
+            (b, h - drop - arm),
+            (w - out * 0.12, h - drop - arm - out * 0.35),
+            (w, h - drop - out * 0.3),
+        ]
+    else:
+        right = [(b, -h), (b, h - drop - arm), (tip, h - drop)] if b >= w - 1e-6 else [(b, -h), (w, h - drop - arm)]
+    right += [(tip, h - drop)] if right[-1] != (tip, h - drop) else []
+    right += [(neck, h), (neck * 0.55, h - height * 0.045)]
+    left = [(-x, y) for x, y in reversed(right)]
+    seams = []
+    for side, ring in (("right", right), ("left", [(-x, y) for x, y in right])):
+        at = {p: i for i, p in enumerate(ring)}
+        shoulder = at[(tip if side == "right" else -tip, h - drop)]
+        for i in range(len(ring) - 1):
+            name = "side" if i == 0 else "sleeve" if i < shoulder else "shoulder" if i == shoulder else "neck"
+            seams.append(Seam(f"{name}, {side}", (ring[i], ring[i + 1]), i >= shoulder))
+    seams.append(Seam("hem", ((-b, -h), (b, -h)), False))
+    return (*right, *left), tuple(seams)
+
+
+def outline(detail: Detail, width: float, height: float) -> Ring:
+    """The outline of a piece of any kind, of that width and height, about its middle."""
+    w, h = width / 2, height / 2
+    if isinstance(detail, Garment):
+        body = detail.body_width.mm if detail.body_width else None
+        return garment_lines(width, height, body, detail.sleeves)[0]
+    if isinstance(detail, Badge):
+        if detail.sort == "medal" and height > width * 1.2:
+            return _medal(w, h)
+        return _round(w, h) if detail.shape == "round" else _box(w, h)
+    if isinstance(detail, Keepsake):
+        c = min(w, h) * 0.25
+        return (
+            (-w + c, -h), (w - c, -h), (w, -h + c), (w, h - c), (w - c, h), (-w + c, h), (-w, h - c), (-w, -h + c)
+        )  # fmt: skip
+    if isinstance(detail, Flag | Plate):
+        return _box(w, h)
+    return _box(w, h)

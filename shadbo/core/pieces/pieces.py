@@ -1,0 +1,172 @@
+"""The piece: what is to be shown, what the tape read, and what must not happen to it."""
+
+from typing import Annotated, Any, Literal
+
+from pydantic import Field, model_validator
+
+from shadbo.core.pieces.facts import Facts
+from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate, Zone
+from shadbo.core.shop.values import Id, Length, Line, Note, Reading, Value
+
+ValueClass = Literal["everyday", "dear", "irreplaceable"]
+EdgeName = Literal["top", "right", "bottom", "left"]
+
+
+class Brace(Value):
+    """A bar across the stretcher. ``at`` is its centre, from the left edge or the top edge, from the front."""
+
+    id: Id
+    runs: Literal["down", "across"] = "down"
+    at: Length
+    width: Length = Length(mm=40)
+
+
+class EdgeMark(Value):
+    """A signature, label or image near an edge: how far in from that edge it begins."""
+
+    id: Id
+    side: EdgeName = "bottom"
+    inside: Length
+    what: Line = "signature"
+
+
+class Sided(Value):
+    """Three widths, three heights, both diagonals and the thickness; seen from the front, top edge up."""
+
+    width_top: Reading | None = None
+    width_middle: Reading | None = None
+    width_bottom: Reading | None = None
+    height_left: Reading | None = None
+    height_middle: Reading | None = None
+    height_right: Reading | None = None
+    diagonal_down: Reading | None = None
+    diagonal_up: Reading | None = None
+
+
+class StretchedCanvas(Sided):
+    """A canvas on its bars. Ends are read over cloth and folds; middles beside the folds; seen from the front."""
+
+    kind: Literal["stretched canvas"] = "stretched canvas"
+    depth: Reading | None = None
+    bar_face: Reading | None = None
+    keyed: bool = True
+    braces: tuple[Brace, ...] = ()
+    edges: Literal["plain", "painted", "signed"] = "plain"
+
+
+class Margined(Sided):
+    """A flat piece with free margins round the image, and the strips that are to be trimmed away."""
+
+    margin_top: Reading | None = None
+    margin_right: Reading | None = None
+    margin_bottom: Reading | None = None
+    margin_left: Reading | None = None
+    trim_top: Length | None = None
+    trim_right: Length | None = None
+    trim_bottom: Length | None = None
+    trim_left: Length | None = None
+    keep: Length | None = None
+
+
+class LooseCanvas(Sided):
+    """Painted cloth off its bars: the painted area, the free cloth round it, and the bars it is to go on."""
+
+    kind: Literal["loose canvas"] = "loose canvas"
+    margin_top: Reading | None = None
+    margin_right: Reading | None = None
+    margin_bottom: Reading | None = None
+    margin_left: Reading | None = None
+    printed: bool = False
+    face_width: Length | None = None
+    face_height: Length | None = None
+    bar_depth: Length | None = None
+    bar_width: Length | None = None
+    edge: Literal["mirrored", "continued", "colour", "white"] | None = None
+    back_return: Length | None = None
+    pull: Length | None = None
+    corner_trim: Length | None = None
+    staples: Literal["back", "side"] = "back"
+    keyed: bool = True
+    braces: tuple[Brace, ...] = ()
+
+
+class Panel(Sided):
+    """A canvas board or painted panel."""
+
+    kind: Literal["panel"] = "panel"
+    thickness: Reading | None = None
+    material: Literal["canvas board", "hardboard", "mdf", "plywood"] = "canvas board"
+
+
+class Paper(Margined):
+    """A flat sheet: print, poster, drawing, certificate, photograph."""
+
+    kind: Literal["paper"] = "paper"
+    sort: Literal["print", "poster", "linen-backed poster", "drawing", "photograph", "certificate"] = "print"
+    thickness: Reading | None = None
+
+
+class Puzzle(Sided):
+    """A jigsaw puzzle, laid out."""
+
+    kind: Literal["puzzle"] = "puzzle"
+    thickness: Reading | None = None
+    state: Literal["loose", "taped", "glued"] = "loose"
+
+
+class Needlework(Margined):
+    """Needlework, quilted or woven textile: the design's size, and the free cloth round it."""
+
+    kind: Literal["needlework"] = "needlework"
+    thickness: Reading | None = None
+    straightest: EdgeName = "bottom"
+
+
+class PressedPlant(Sided):
+    """A plant pressed flat between acid-free sheets."""
+
+    kind: Literal["pressed plant"] = "pressed plant"
+    thickness: Reading | None = None
+    days_pressed: Annotated[int, Field(ge=0, le=3650)] | None = None
+
+
+Detail = Annotated[
+    StretchedCanvas
+    | LooseCanvas
+    | Panel
+    | Paper
+    | Puzzle
+    | Needlework
+    | PressedPlant
+    | Garment
+    | Flag
+    | Badge
+    | Keepsake
+    | Plate,
+    Field(discriminator="kind"),
+]
+
+
+class Piece(Value):
+    """One thing to be shown, with its facts and its measures. ``no_go``: no steam, pin or adhesive there."""
+
+    id: Id
+    name: Line = ""
+    maker: Line = ""
+    worth: ValueClass = "dear"
+    condition: Note = ""
+    never: Note = ""
+    no_go: Line = ""
+    zones: Annotated[tuple[Zone, ...], Field(max_length=20)] = ()
+    weight_kg: Annotated[float, Field(gt=0, le=500)] | None = None
+    facts: Facts = Facts()
+    edge_marks: tuple[EdgeMark, ...] = ()
+    detail: Detail = StretchedCanvas()
+
+    @model_validator(mode="before")
+    @classmethod
+    def _canvas_unless_told(cls, data: Any) -> Any:  # noqa: ANN401
+        """A piece without a kind is a canvas on its bars, as in the first job files."""
+        if isinstance(data, dict) and isinstance(data.get("detail"), dict) and "kind" not in data["detail"]:
+            return {**data, "detail": {"kind": "stretched canvas", **data["detail"]}}
+        return data

@@ -1,0 +1,1 @@
+"""Plane shapes: rings, polygons, letters, artwork."""

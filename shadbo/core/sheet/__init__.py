@@ -1,0 +1,1 @@
+"""The sheet of sums: units, quantities, lines."""

@@ -1,0 +1,189 @@
+"""A quantity: a value that remembers how it was worked out.
+
+Each quantity is a node of a graph. It holds its value, its unit, the sign or words of the operation
+that made it, the quantities it was made from, and the slope of its value to each of them. From this
+graph come the working shown to the framer and the uncertainty, so neither can disagree with the result.
+
+Uncertainty follows the usual first-order propagation (JCGM 100:2008, "GUM", 5.1): every independent
+source has a half-width, taken as rectangular; ``worst`` adds the half-widths, ``likely`` is the
+expanded uncertainty for k = 2, never more than ``worst``.
+"""
+
+import heapq
+import math
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass
+from typing import TYPE_CHECKING, Literal
+
+from shadbo.core.sheet.units import ONE, Unit, combine, unit_name
+
+if TYPE_CHECKING:
+    from shadbo.core.sheet.sheet import Sheet
+
+DUST = 1e-6
+"""Float dust: differences smaller than this never decide anything."""
+
+Severity = Literal["stop", "caution", "measure", "note", "fine"]
+Slopes = tuple[float, ...] | Callable[[], Iterable[float]]
+HalfWidth = float | Callable[[], float]
+
+
+@dataclass(frozen=True, slots=True)
+class Name:
+    """What a line of the sheet is called, and where its number comes from."""
+
+    key: str
+    label: str
+    source: str | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Verdict:
+    """Outcome of a judgement: the severity, and the quantity to read again when it is ``measure``."""
+
+    severity: Severity
+    read_again: "Quantity | None" = None
+
+
+class Quantity:
+    """A value on a sheet. Arithmetic on quantities records itself; branching on one is refused."""
+
+    __slots__ = (
+        "_blame",
+        "args",
+        "half_width",
+        "kind",
+        "name",
+        "op",
+        "planned",
+        "serial",
+        "sheet",
+        "slopes",
+        "unit",
+        "value",
+        "way",
+    )
+
+    def __init__(
+        self,
+        sheet: "Sheet",
+        value: float,
+        unit: Unit,
+        op: str = "",
+        args: "tuple[Quantity, ...]" = (),
+        slopes: Slopes = (),
+        half_width: HalfWidth = 0.0,
+    ) -> None:
+        sheet.serial += 1
+        self.serial = sheet.serial
+        self.sheet = sheet
+        self.value = value
+        self.unit = unit
+        self.op = op
+        self.args = args
+        self.slopes = slopes
+        self.half_width = half_width
+        self.name: Name | None = None
+        self.kind = ""
+        self.way: Literal["up", "down", "nearest"] = "nearest"
+        self.planned: Quantity | None = None
+        self._blame: dict[Quantity, float] | None = None
+
+    def _other(self, other: "Quantity | float", op: str) -> "Quantity":
+        if not isinstance(other, Quantity):
+            other = Quantity(self.sheet, float(other), ONE)
+        if op in "+−" and other.unit != self.unit:
+            raise TypeError(f"{unit_name(self.unit) or '1'} {op} {unit_name(other.unit) or '1'}: units differ")
+        return other
+
+    def __add__(self, other: "Quantity | float") -> "Quantity":
+        b = self._other(other, "+")
+        return Quantity(self.sheet, self.value + b.value, self.unit, "+", (self, b), (1.0, 1.0))
+
+    def __sub__(self, other: "Quantity | float") -> "Quantity":
+        b = self._other(other, "−")
+        return Quantity(self.sheet, self.value - b.value, self.unit, "−", (self, b), (1.0, -1.0))
+
+    def __mul__(self, other: "Quantity | float") -> "Quantity":
+        b = self._other(other, "×")
+        u = combine(self.unit, b.unit, 1)
+        return Quantity(self.sheet, self.value * b.value, u, "×", (self, b), (b.value, self.value))
+
+    def __rmul__(self, factor: float) -> "Quantity":
+        return self._other(factor, "×") * self
+
+    def __truediv__(self, other: "Quantity | float") -> "Quantity":
+        b = self._other(other, "÷")
+        value = self.value / b.value
+        u = combine(self.unit, b.unit, -1)
+        return Quantity(self.sheet, value, u, "÷", (self, b), (1 / b.value, -value / b.value))
+
+    def _refuse(self, *_: object) -> bool:
+        raise TypeError("an unrecorded branch: use pick, step, count or judge")
+
+    __bool__ = __lt__ = __le__ = __gt__ = __ge__ = _refuse
+
+    def __repr__(self) -> str:
+        label = self.name.key if self.name else self.op or "number"
+        return f"<{label} {self.value:g} {unit_name(self.unit)}>"
+
+    @property
+    def key(self) -> str:
+        """The name it has on the sheet; empty for an unnamed step."""
+        return self.name.key if self.name else ""
+
+    def local_slopes(self) -> Iterable[float]:
+        """The slope of this value to each of its arguments."""
+        return self.slopes() if callable(self.slopes) else self.slopes
+
+    def own_half_width(self) -> float:
+        """The half-width that enters at this node itself, before anything flows in."""
+        return self.half_width() if callable(self.half_width) else self.half_width
+
+    def blame(self) -> "dict[Quantity, float]":
+        """How far each independent source can move this value: one reverse sweep, on demand, kept."""
+        if self._blame is None:
+            adjoint: dict[Quantity, float] = {self: 1.0}
+            # Arguments are always older than what was made of them, so the youngest comes next: each
+            # node is settled before it is passed on, and what no error flows into is never visited.
+            todo = [(-self.serial, self)]
+            self._blame = {}
+            while todo:
+                _, q = heapq.heappop(todo)
+                share = adjoint[q]
+                if not share:
+                    continue
+                own = q.own_half_width()
+                if own:
+                    self._blame[q] = share * own
+                if not q.args:
+                    continue
+                for arg, slope in zip(q.args, q.local_slopes(), strict=True):
+                    if slope:
+                        if arg not in adjoint:
+                            adjoint[arg] = 0.0
+                            heapq.heappush(todo, (-arg.serial, arg))
+                        adjoint[arg] += share * slope
+        return self._blame
+
+    @property
+    def worst(self) -> float:
+        """Worst-case half-width: every source at its limit the wrong way."""
+        return sum(abs(part) for part in self.blame().values())
+
+    @property
+    def likely(self) -> float:
+        """Expanded half-width, k = 2, of rectangular sources; never above ``worst``."""
+        spread = 2 * math.sqrt(sum(part * part for part in self.blame().values()) / 3)
+        return min(self.worst, spread)
+
+    def judge(self, stop: float, caution: float = -math.inf) -> Verdict:
+        """Whether the value clears its limits. Uncertainty never raises a stop: it asks for the tape."""
+        if self.value < stop - DUST:
+            return Verdict("stop")
+        if self.value < caution - DUST:
+            return Verdict("caution")
+        if self.value - self.likely < stop - DUST:
+            source = max(self.blame().items(), key=lambda part: abs(part[1]))[0]
+            return Verdict("measure", source)
+        return Verdict("fine")

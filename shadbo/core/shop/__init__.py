@@ -1,0 +1,1 @@
+"""The workshop as a value: stock and practice."""

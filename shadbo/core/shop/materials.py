@@ -1,0 +1,105 @@
+"""Materials of the workshop's stock, as values that a job copies when it uses them."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from shadbo.core.shop.values import Id, Line, Millimetres, Positive, Value
+
+Price = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
+Species = Literal["softwood", "hardwood", "plywood", "mdf", "hardboard", "foam board", "felt", "cork"]
+
+DENSITY_KG_PER_M3: dict[Species, float] = {
+    "softwood": 450,
+    "hardwood": 650,
+    "plywood": 550,
+    "mdf": 750,
+    "hardboard": 900,
+    "foam board": 120,
+    "felt": 200,
+    "cork": 240,
+}
+"""Usual densities, common practice, no source. Foam board from 0.60 kg/m² at 5 mm."""
+
+SPECIFIC_GRAVITY: dict[Species, float] = {"softwood": 0.42, "hardwood": 0.60, "plywood": 0.50, "mdf": 0.60}
+"""Oven-dry weight on volume at 12 % moisture, for screw withdrawal: usual values, common practice."""
+
+
+class FloaterProfile(Value):
+    """An L-shaped moulding: a wall that stands up, and the ledge that the canvas is screwed to."""
+
+    id: Id
+    name: Line
+    wall_mm: Positive
+    inside_depth_mm: Positive
+    ledge_mm: Positive
+    ledge_thick_mm: Positive
+    species: Species = "softwood"
+    stick_mm: Positive = 2900
+    price_per_m: Price = 0
+
+    @property
+    def total_depth_mm(self) -> float:
+        """From the frame's front edge to its back."""
+        return self.inside_depth_mm + self.ledge_thick_mm
+
+
+class PlainStock(Value):
+    """Square-edged stock for floaters built in the shop."""
+
+    id: Id
+    name: Line
+    face_mm: Positive
+    height_mm: Positive
+    species: Species = "softwood"
+    stick_mm: Positive = 2400
+    price_per_m: Price = 0
+
+
+class PadStock(Value):
+    """Sheet or strip that is cut into pads between ledge and canvas."""
+
+    id: Id
+    name: Line
+    thick_mm: Positive
+    species: Species
+    price_per_m2: Price = 0
+
+
+class Screw(Value):
+    """A wood screw with countersunk head."""
+
+    id: Id
+    name: Line
+    length_mm: Positive
+    diameter_mm: Positive
+    price: Price = 0
+
+
+HangerKind = Literal["wire", "straps", "cleat", "plate", "strips", "ledge", "cord", "slanted hole"]
+
+
+class Hanger(Value):
+    """Hanging hardware. ``rating_kg`` is the maker's: as picture weight for a pair, or as load on one."""
+
+    id: Id
+    name: Line
+    kind: HangerKind
+    rating_kg: Annotated[float, Field(gt=0, le=1000)]
+    rating_is: Literal["picture weight", "load on one"] = "load on one"
+    hook_above_mm: Millimetres = 0
+    stands_out_mm: Millimetres = 0
+    screws: Annotated[int, Field(ge=1, le=20)] = 1
+    screw_mm: Positive = 12
+    screw_diameter_mm: Positive = 3
+    length_mm: Millimetres = 0
+    price: Price = 0
+
+
+class Wire(Value):
+    """Hanging wire or cable; its rating is the load it is sold for, in kilograms hung straight down."""
+
+    id: Id
+    name: Line
+    rating_kg: Annotated[float, Field(gt=0, le=1000)]
+    price_per_m: Price = 0

@@ -1,0 +1,70 @@
+"""What every stored value shares: strict fields, finite numbers, clean text, lengths as typed."""
+
+import re
+from typing import Annotated, Any, Literal
+
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field, ValidationInfo, model_validator
+
+Tool = Literal["tape", "rule", "caliper", "eye"]
+_CONTROL = re.compile(r"[\x00-\x08\x0b-\x1f\x7f]|[\ud800-\udfff]")
+
+
+def _clean(text: str) -> str:
+    if _CONTROL.search(text):
+        raise ValueError("holds a character that cannot be kept (such as NUL)")
+    return text
+
+
+Text = Annotated[str, AfterValidator(_clean)]
+Line = Annotated[Text, Field(max_length=200)]
+Note = Annotated[Text, Field(max_length=4000)]
+Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9_-]{0,40}$")]
+Millimetres = Annotated[float, Field(ge=0, le=20_000, allow_inf_nan=False)]
+Positive = Annotated[float, Field(gt=0, le=20_000, allow_inf_nan=False)]
+
+
+class Value(BaseModel):
+    """Base of every stored value. Unknown fields are refused, except those that start with ``x_``."""
+
+    model_config = ConfigDict(extra="allow", frozen=True, allow_inf_nan=False)
+
+    @model_validator(mode="before")
+    @classmethod
+    def _known_fields_only(cls, data: Any) -> Any:  # noqa: ANN401
+        if isinstance(data, dict):
+            for name in data:
+                if name not in cls.model_fields and not str(name).startswith("x_"):
+                    known = ", ".join(cls.model_fields)
+                    raise ValueError(f"“{name}” is not a field here; expected {known}, or a name starting with x_")
+        return data
+
+
+class Length(Value):
+    """A decided length: millimetres, and the words it was typed in."""
+
+    mm: Millimetres
+    typed: Line = ""
+
+
+class Reading(Value):
+    """A measured length: millimetres above nothing, as typed, and the tool it was read with."""
+
+    mm: Positive
+    typed: Line = ""
+    tool: Tool = "tape"
+
+
+STORED = "stored"
+"""Context of reading what was kept before a bound was set: it is shown as it is, and refused when it is changed."""
+
+
+def within(least_mm: float, most_mm: float) -> AfterValidator:
+    """The least and the most that a length or reading of this field can be, in mm; ValueError says both."""
+
+    def check(length: Length | Reading, info: ValidationInfo) -> Length | Reading:
+        if info.context != STORED and not least_mm - 1e-6 <= length.mm <= most_mm + 1e-6:
+            inch = f"{least_mm / 25.4:.3g} to {most_mm / 25.4:.4g} in"
+            raise ValueError(f"possible here: {least_mm:g} to {most_mm:g} mm ({inch})")
+        return length
+
+    return AfterValidator(check)

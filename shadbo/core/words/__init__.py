@@ -1,0 +1,1 @@
+"""Lengths as people say them, sentences in both systems, workings."""
