@@ -2,9 +2,8 @@
 
 from typing import Any
 
-from shadbo.core.assess import assess
+from shadbo.core.change import change
 from shadbo.core.decisions.edit import Edit
-from shadbo.core.job.edits import apply
 from shadbo.core.job.job import Job
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.plan import Plan
@@ -99,7 +98,9 @@ def gathered(display: str, *pieces: dict, options: dict | None = None, **more: A
 
 
 def plan(the_job: Job, *edits: Edit, shop: Shop = SHOP) -> Plan:
-    return assess(apply(the_job, list(edits))[0] if edits else the_job, shop)
+    done = change(the_job, edits, shop).plan
+    assert done is not None
+    return done
 
 
 def value(p: Plan, key: str) -> float:

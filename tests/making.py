@@ -2,9 +2,8 @@
 
 from typing import Any
 
-from shadbo.core.assess import assess
+from shadbo.core.change import change
 from shadbo.core.decisions.edit import Edit
-from shadbo.core.job.edits import apply
 from shadbo.core.job.job import Job
 from shadbo.core.pieces.pieces import Piece, StretchedCanvas
 from shadbo.core.plan import Plan
@@ -59,7 +58,9 @@ def shop(*profiles: FloaterProfile, **more: Any) -> Shop:
 
 def plan(the_job: Job | None = None, the_shop: Shop | None = None, *edits: Edit) -> Plan:
     start = the_job or job()
-    return assess(apply(start, list(edits))[0] if edits else start, the_shop or shop())
+    done = change(start, edits, the_shop or shop()).plan
+    assert done is not None
+    return done
 
 
 def length(at: str, mm: float) -> Edit:

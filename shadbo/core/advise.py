@@ -2,7 +2,7 @@
 
 from shadbo.core.assess import assess
 from shadbo.core.decisions.edit import BadEdit
-from shadbo.core.findings import RANK, Effect, Finding, Proposal, Remedy
+from shadbo.core.findings import RANK, CannotPlan, Effect, Finding, Proposal, Remedy
 from shadbo.core.job.edits import apply
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
@@ -53,9 +53,9 @@ def attempt(plan: Plan, finding: Finding, proposal: Proposal, shop: Shop) -> Rem
     """Plan again with the proposal; None when it does not help or harms elsewhere."""
     try:
         job, _ = apply(plan.desk.job, proposal.edits)
-    except BadEdit:
+        after = assess(job, shop)
+    except (BadEdit, CannotPlan):
         return None
-    after = assess(job, shop)
     rank = RANK[finding.severity]
 
     def ranks(p: Plan) -> dict[tuple[str, str], int]:

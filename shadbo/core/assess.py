@@ -5,15 +5,27 @@ from shadbo.core.checks import CHECKS
 from shadbo.core.checks.view import Look
 from shadbo.core.desk import Desk
 from shadbo.core.displays.registry import display_of
-from shadbo.core.findings import by_weight
+from shadbo.core.findings import CannotPlan, by_weight
 from shadbo.core.hang.hanging import plan_hanging
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
 from shadbo.core.shop.shop import Shop
 
+BROKEN = (ArithmeticError, AssertionError, AttributeError, LookupError, TypeError, ValueError)
+
 
 def assess(job: Job, shop: Shop) -> Plan:
-    """The plan of a job in a shop. A function of values: the same two give the same plan anywhere."""
+    """The plan of a job in a shop. A function of values: the same two give the same plan anywhere.
+
+    Raises CannotPlan where the sums themselves fail: the job is as it was, and is told so.
+    """
+    try:
+        return _assess(job, shop)
+    except BROKEN as bad:
+        raise CannotPlan(f"{type(bad).__name__}: {bad}") from bad
+
+
+def _assess(job: Job, shop: Shop) -> Plan:
     display = display_of(job)
     desk = Desk.lay(job, shop, display.levers, display.gathers)
     asks = tuple(display.asks(desk))

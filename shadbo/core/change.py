@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from shadbo.core.assess import assess
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.decisions.levers import written
+from shadbo.core.findings import CannotPlan
 from shadbo.core.job.edits import apply
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
@@ -23,7 +24,7 @@ class Changed:
     job: Job
     edits: tuple[Edit, ...]
     inverse: tuple[Edit, ...]
-    plan: Plan
+    plan: Plan | None
 
 
 def change(job: Job, edits: Sequence[Edit], shop: Shop) -> Changed:
@@ -33,23 +34,41 @@ def change(job: Job, edits: Sequence[Edit], shop: Shop) -> Changed:
     """
     after, inverse = apply(job, edits)
     done, undone = list(edits), list(inverse)
-    plan = assess(after, shop)
+    plan = planned(after, shop)
     freed = _let_go(edits, plan)
     if freed:
         after, back = apply(after, freed)
         done, undone = [*done, *freed], [*back, *undone]
-        plan = assess(after, shop)
+        plan = planned(after, shop)
     kept = keeping(after, shop, plan)
     if kept:
         after, back = apply(after, kept)
         done, undone = [*done, *kept], [*back, *undone]
-        plan = assess(after, shop)
+        plan = planned(after, shop)
     return Changed(after, tuple(done), tuple(undone), plan)
 
 
-def keeping(job: Job, shop: Shop, plan: Plan) -> list[Edit]:
+def planned(job: Job, shop: Shop) -> Plan | None:
+    """The plan of a job; None where the sums themselves fail, so that nothing typed is lost by it."""
+    try:
+        return assess(job, shop)
+    except CannotPlan:
+        return None
+
+
+def with_materials(job: Job, shop: Shop) -> tuple[Job, Plan | None]:
+    """A job that comes in from elsewhere, with what it is made of, where something of it is cut already."""
+    plan = planned(job, shop)
+    kept = keeping(job, shop, plan)
+    if not kept:
+        return job, plan
+    job, _ = apply(job, kept)
+    return job, planned(job, shop)
+
+
+def keeping(job: Job, shop: Shop, plan: Plan | None) -> list[Edit]:
     """Edits that copy practice, mark and materials into a job of which something is cut; none before that."""
-    if not job.pins:
+    if not job.pins or plan is None:
         return []
     edits = []
     if job.practice is None:
@@ -64,9 +83,11 @@ def keeping(job: Job, shop: Shop, plan: Plan) -> list[Edit]:
     return edits
 
 
-def _let_go(edits: Sequence[Edit], plan: Plan) -> list[Edit]:
+def _let_go(edits: Sequence[Edit], plan: Plan | None) -> list[Edit]:
     """Materials that the framer gives back to the plan: the rail is cut again, or another sheet is fetched."""
     freed = {e.at for e in edits if e.to is None}
+    if plan is None or not freed:
+        return []
     kept = written(plan.desk.job.materials)
     return [
         Edit(at=f"materials/{t.drawer}/{t.role}")

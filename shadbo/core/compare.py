@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from shadbo.core.assess import assess
+from shadbo.core.change import planned
 from shadbo.core.displays.registry import DISPLAYS, display_of
 from shadbo.core.drawing.thumb import thumb
 from shadbo.core.job.job import Job
@@ -35,7 +35,9 @@ def compare(job: Job, shop: Shop, system: System) -> list[Compared]:
     for display in DISPLAYS:
         if not display.suits(job.pieces[0]):
             continue
-        plan = assess(job.model_copy(update={"display": display.home.kind}), shop)
+        plan = planned(job.model_copy(update={"display": display.home.kind}), shop)
+        if plan is None:
+            continue
         if plan.assembly is None or plan.hang is None:
             first = both(plan.asks[0].label if plan.asks else "")
             out.append(

@@ -21,6 +21,14 @@ STATIONS: tuple[StationName, ...] = (
 RANK: dict[Severity, int] = {"stop": 3, "caution": 2, "measure": 1, "note": 0, "fine": -1}
 
 
+class CannotPlan(Exception):
+    """Something went wrong inside the plan of a job: what it was, for the log and for the framer."""
+
+    def __init__(self, why: str) -> None:
+        super().__init__(why)
+        self.why = why
+
+
 @dataclass(frozen=True, slots=True)
 class Proposal:
     """Edits that should mend a finding. ``effort`` orders them: 1 a choice, 2 material, 3 work, 4 remake."""

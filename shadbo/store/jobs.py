@@ -1,15 +1,13 @@
 """The repository of jobs: every method is given the workshop, and reaches nothing outside it."""
 
 import datetime as dt
-import hashlib
 from collections.abc import Sequence
 from typing import Any, cast
 
 from sqlalchemy import ColumnElement, Select, or_, select
 from sqlalchemy.orm import Session
 
-from shadbo.core.assess import assess
-from shadbo.core.change import change, keeping
+from shadbo.core.change import change, planned, with_materials
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.job.edits import apply, clashes, read_job
 from shadbo.core.job.job import Job
@@ -19,6 +17,7 @@ from shadbo.core.shop.shop import Shop
 from shadbo.core.shop.values import STORED
 from shadbo.store.history import Kind, Past, undoable
 from shadbo.store.models import JobRow, RevisionRow, WorkshopRow
+from shadbo.store.rack import shop_mark, tell
 from shadbo.store.records import Kept, Listed, NoSuchJob, NothingToUndo, Revision, Stale
 
 
@@ -50,11 +49,7 @@ class Jobs:
         workshop.last_job += 1
         row = JobRow(workshop_id=self._workshop_id, id=workshop.last_job, version=1, made_by_edit=edit_id)
         shop = Shop.model_validate(workshop.shop)
-        plan = assess(job, shop)
-        kept = keeping(job, shop, plan)
-        if kept:
-            job, _ = apply(job, kept)
-            plan = assess(job, shop)
+        job, plan = with_materials(job, shop)
         self._write(row, job, plan, shop)
         self._session.add(row)
         self._session.flush()
@@ -188,32 +183,25 @@ class Jobs:
             edits = list(done.edits)
         else:
             after, inverse = apply(before, edits)
-            plan = assess(after, shop)
+            plan = planned(after, shop)
         row.version += 1
         self._write(row, after, plan, shop)
         self._session.flush()
         self._remember(row, kind, of_version, edit_id, edits, inverse, who)
         return self._kept(row)
 
-    def _write(self, row: JobRow, job: Job, plan: Plan, shop: Shop) -> None:
+    def _write(self, row: JobRow, job: Job, plan: Plan | None, shop: Shop) -> None:
         row.title, row.owner, row.due = job.title, job.owner.name, job.due
         row.document = job.as_written()
         row.changed_at = dt.datetime.now(dt.UTC)
-        self._tell(row, plan, shop)
-
-    def _tell(self, row: JobRow, plan: Plan, shop: Shop) -> None:
-        """State and worst finding as the rack shows them, and which state of the shop they were planned with."""
-        first = plan.findings[0].title if plan.findings else None
-        row.state, row.worst = plan.state, plan.worst
-        row.says = {"mm": first.mm if first else "", "inch": first.inch if first else ""}
-        row.planned_with = shop_mark(shop)
+        tell(row, plan, shop)
 
     def _follow_the_shop(self) -> None:
         """Plan again what was planned with another stock or practice; what is cut keeps its own and stays."""
         shop = self.shop()
         stale = self._mine().where(JobRow.planned_with != shop_mark(shop)).with_for_update(skip_locked=True)
         for row in self._session.scalars(stale):
-            self._tell(row, assess(_job(row.document), shop), shop)
+            tell(row, planned(_job(row.document), shop), shop)
         self._session.flush()
 
     def _remember(
@@ -245,11 +233,6 @@ class Jobs:
     def _kept(self, row: JobRow) -> Kept:
         undo, redo = self._history(row.id)
         return Kept(row.id, row.version, _job(row.document), row.changed_at, undo is not None, redo is not None)
-
-
-def shop_mark(shop: Shop) -> str:
-    """A short mark of all that a plan takes from the shop: practice, stock, mark."""
-    return hashlib.sha256(shop.model_dump_json().encode()).hexdigest()[:16]
 
 
 def _within_range(number: int) -> None:

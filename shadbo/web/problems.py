@@ -11,6 +11,7 @@ from sqlalchemy.exc import OperationalError
 from starlette.exceptions import HTTPException
 
 from shadbo.core.decisions.edit import BadEdit
+from shadbo.core.findings import CannotPlan
 from shadbo.files.job_file import BadFile
 from shadbo.store.photos import NoSuchPhoto, TooManyPhotos
 from shadbo.store.records import NoSuchJob, NothingToUndo, Stale
@@ -71,6 +72,19 @@ def install(app: FastAPI) -> None:
     def bad_edit(_: Request, bad: BadEdit) -> JSONResponse:
         wrong = Wrong(at=bad.at, message=bad.message, found=_plain(bad.found))
         return answer(Problem(title="This cannot stand there", status=422, detail=str(bad), errors=[wrong]))
+
+    @app.exception_handler(CannotPlan)
+    def cannot_plan(_: Request, bad: CannotPlan) -> JSONResponse:
+        log.error("a plan fails", exc_info=bad)
+        return answer(
+            Problem(
+                type="/problems/cannot-plan",
+                title="This cannot be planned as it stands",
+                status=422,
+                detail="Nothing typed is lost. The drawing is the last that could be made; take back what was "
+                "decided last, or type another size.",
+            )
+        )
 
     @app.exception_handler(BadFile)
     def bad_file(_: Request, bad: BadFile) -> JSONResponse:

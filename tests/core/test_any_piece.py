@@ -72,7 +72,7 @@ def test_every_piece_is_planned_in_every_display_that_suits_it(piece, worth, loo
     _, measured = piece
     for display in DISPLAYS:
         the_job = job(
-            display.kind,
+            display.home.kind,
             measured,
             GIVEN,
             worth=worth,
@@ -98,7 +98,7 @@ def test_every_piece_is_planned_in_every_display_that_suits_it(piece, worth, loo
 def test_every_piece_can_be_drawn(piece):
     _, measured = piece
     for display in DISPLAYS:
-        the_job = job(display.kind, measured, GIVEN)
+        the_job = job(display.home.kind, measured, GIVEN)
         if display.suits(the_job.pieces[0]):
             p = plan(the_job)
             for view in views_of(p):
@@ -150,10 +150,10 @@ OPTIONS = {
     },
     "light_box": {
         "letters": ["A", "???", "BOB BOB BOB BOB BOB BOB!"],
-        "letter_height": [{"mm": 1}, {"mm": 900}],
+        "letter_height": [{"mm": 5}, {"mm": 900}],
         "step": [{"mm": 0.5}, {"mm": 60}],
         "light_void": [{"mm": 1}, {"mm": 900}],
-        "rows_apart": [{"mm": 1}, {"mm": 900}],
+        "rows_apart": [{"mm": 5}, {"mm": 900}],
         "cable": ["left", "top"],
     },
     "sash": {"hidden": [{"mm": 0}, {"mm": 300}], "layers": [1, 64], "card_over": [{"mm": 0}, {"mm": 300}]},
@@ -213,7 +213,7 @@ def test_remedies_of_the_demo_jobs_keep_to_the_budget_and_help(the_job):
 def test_the_demo_shows_every_display_and_some_problems():
     jobs = demo_jobs()
     assert len(jobs) >= 12
-    assert {j.display for j in jobs} == {d.kind for d in DISPLAYS}
+    assert {j.display for j in jobs} == {d.home.kind for d in DISPLAYS}
     states = [plan(j).state for j in jobs]
     assert states.count("to solve") >= 4
     assert states.count("to cut") >= 6

@@ -202,5 +202,5 @@ def test_a_refused_outline_of_a_traced_zone_names_its_place():
     with pytest.raises(BadEdit) as bad:
         apply(jersey(), [Edit(at="pieces/piece/zones/z", to={"what": "ink", "trace": trace})])
     assert "corners" in bad.value.at
-    with pytest.raises(BadEdit, match="width and a height above nothing"):
+    with pytest.raises(BadEdit, match="possible here: 1 to 12000 mm"):
         apply(jersey(), [Edit(at="pieces/piece/zones/z", to={"width": {"mm": 0}}), length("due", 3)][:1])

@@ -14,10 +14,10 @@ from tests.flat import BOX, PIECES, SHOP, boxed, detail, job, plan, r, sashed, v
 from tests.making import length, pin
 
 PAIRS = [
-    (d.kind, what)
+    (d.home.kind, what)
     for d in DISPLAYS
     for what in PIECES
-    if d.suits(job(d.kind, what).pieces[0]) and d.kind not in ("ready-made box", "sash")
+    if d.suits(job(d.home.kind, what).pieces[0]) and d.home.kind not in ("ready-made box", "sash")
 ]
 BUILT: dict[str, Plan] = {f"{kind}, {what}": plan(job(kind, what)) for kind, what in PAIRS}
 BUILT |= {f"ready-made box, {what}": plan(boxed(what)) for what in ("paper", "plant", "panel", "needlework")}
@@ -64,14 +64,14 @@ def test_every_view_can_be_drawn_in_both_systems(name: str):
 
 def test_each_display_is_suited_by_something_and_asks_for_what_it_needs():
     for display in DISPLAYS:
-        assert any(display.suits(job(display.kind, what).pieces[0]) for what in PIECES), display.kind
+        assert any(display.suits(job(display.home.kind, what).pieces[0]) for what in PIECES), display.home.kind
     asks = plan(job("ready-made box", "paper")).asks
     assert [a.at for a in asks] == [f"options/ready_made/frame/{k}" for k in BOX if k != "lip"]
 
 
 def test_a_display_that_does_not_suit_falls_to_one_that_does():
     p = plan(job("floater", "puzzle"))
-    assert display_of(p.desk.job).kind == "puzzle frame"
+    assert display_of(p.desk.job).home.kind == "puzzle frame"
     assert p.assembly is not None
 
 

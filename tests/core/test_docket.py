@@ -150,7 +150,7 @@ def test_a_hanger_that_sat_on_the_back_panel_gets_a_new_place():
 def test_names_of_displays_are_told_apart():
     names = [d.name for d in DISPLAYS]
     assert len(set(names)) == len(names) == 15
-    assert len({d.kind for d in DISPLAYS}) == 15
+    assert len({d.home.kind for d in DISPLAYS}) == 15
 
 
 def test_the_measure_station_asks_for_what_a_kind_needs_and_no_more():

@@ -65,7 +65,7 @@ def test_only_displays_know_which_display_it_is():
         if "displays" in path.parts:
             continue
         for n, text in enumerate(path.read_text().splitlines(), 1):
-            if "d.kind == job.display" in text or "d.kind == desk.job.display" in text:
+            if "d.home.kind == job.display" in text or "d.home.kind == desk.job.display" in text:
                 continue
             assert not known.search(text), f"{path}:{n}: {text.strip()}"
 

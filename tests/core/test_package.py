@@ -3,7 +3,6 @@
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from shadbo.core.freeze import freezing_edits
 
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
@@ -13,7 +12,7 @@ from shadbo.core.drawing.edge import edge_scene
 from shadbo.core.drawing.scene import Shape
 from shadbo.core.stations import stations
 from tests.flat import SHOP, detail, job, plan, value
-from tests.making import codes, length, pin
+from tests.making import codes, length
 
 
 def desk() -> Desk:
@@ -33,13 +32,13 @@ def test_filling_leaves_no_more_than_the_shop_allows_where_boards_can_do_it(spar
 def test_nothing_is_filled_where_nothing_is_over():
     assert filler_slab(desk(), 2.9, False, 3.0) is None
     assert filler_slab(desk(), -4, False, 3.0) is None
-    assert spacer_slab(desk(), None, 0.0) is None
+    assert spacer_slab(desk(), 0.0) is None
 
 
 @given(st.floats(100, 1500), st.floats(100, 1500))
 def test_the_cheapest_sheet_that_is_large_enough(w: float, h: float):
     d = desk()
-    sheet = first_sheet(d, None, (w, h), "mat")
+    sheet = first_sheet(d, "board", None, (w, h), "mat")
     mats = [x for x in SHOP.stock.sheets if x.kind == "mat"]
     large = [x for x in mats if x.holds(w, h)]
     assert sheet.holds(w, h) == bool(large)
@@ -84,17 +83,6 @@ def test_an_extension_makes_room_and_shows():
     assert "depth.deep" not in codes(more)
     assert value(more, "frame.depth") == value(plan(start), "frame.depth") + 4
     assert sum(part.name == "rabbet extension" for part in more.assembly.parts) == 2
-
-
-def test_the_first_pin_of_a_frame_keeps_its_moulding_and_the_practice():
-    before = job("window mat", "paper")
-    after = before.model_copy(update={"pins": {"rail.width": pin("rail.width", 450).to}})
-    from shadbo.core.job.job import Job
-
-    after = Job.model_validate({**before.as_written(), "pins": {"rail.width": pin("rail.width", 450).to}})
-    edits = {e.at: e.to for e in freezing_edits(before, after, SHOP)}
-    assert set(edits) == {"practice", "options/window_mat/profile"}
-    assert edits["options/window_mat/profile"]["id"] == plan(before).assembly.moulding.id
 
 
 def test_practice_of_the_shop_is_what_the_plan_takes():

@@ -42,7 +42,7 @@ def test_the_plan_on_the_terminal_says_what_to_cut_and_how_to_hold_it(title: str
     for finding in p.findings:
         assert finding.title.mm in text
     assert as_csv(p).count("\n") == len(p.desk.sheet.named) + 1
-    assert as_data(p)["display"] == p.display.kind
+    assert as_data(p)["display"] == p.display.home.kind
 
 
 def test_the_command_plans_a_file_of_flat_work(tmp_path: Path):

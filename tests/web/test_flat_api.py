@@ -56,7 +56,7 @@ def test_each_kind_is_received_measured_planned_and_undone(api, kind: str):
     assert api.client.post(f"/api/jobs/{job['id']}/plan", json={}).json()["asks"] > 0
 
 
-@pytest.mark.parametrize("display", [d.kind for d in DISPLAYS])
+@pytest.mark.parametrize("display", [d.home.kind for d in DISPLAYS])
 @pytest.mark.parametrize("kind", KINDS)
 def test_any_display_with_any_piece_gives_a_plan(api, display: str, kind: str):
     job = api.make(*readings(kind), {"at": "display", "to": display})

@@ -19,11 +19,13 @@ from shadbo.core.checks import (
     readings,
     screws,
     stretching,
+    sums,
 )
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding
 
 CHECKS: tuple[Callable[[Look], Iterator[Finding]], ...] = (
+    sums.no_answer,
     readings.sides_far_apart,
     readings.diagonals_impossible,
     readings.diagonals_do_not_close,

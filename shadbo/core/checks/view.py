@@ -52,8 +52,8 @@ class Look:
         return lever.of(self.desk.job) if lever is not None else None
 
     def length(self, mm: float) -> Length:
-        """A length as this workshop types it."""
-        return Length(mm=round(mm, 3), typed=length(mm, self.desk.mark).pick(self.desk.mark.system))
+        """A length as this workshop types it; one that no field can hold is refused when it is tried."""
+        return Length.model_construct(mm=round(mm, 3), typed=length(mm, self.desk.mark).pick(self.desk.mark.system))
 
     def length_to(self, mm: float) -> dict[str, object]:
         """The same as an edit writes it, for places that have no lever."""

@@ -2,9 +2,9 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field, model_validator
+from pydantic import Field
 
-from shadbo.core.shop.values import Id, Length, Line, Reading, Value
+from shadbo.core.shop.values import Id, Length, Line, Reading, Value, within
 
 Share = Annotated[float, Field(ge=0, le=1)]
 Spot = tuple[Share, Share]
@@ -28,30 +28,24 @@ class Zone(Value):
     what: Line = "autograph"
     left: Length = Length(mm=0)
     top: Length = Length(mm=0)
-    width: Length = Length(mm=60)
-    height: Length = Length(mm=30)
+    width: Annotated[Length, within(1, 12_000)] = Length(mm=60)
+    height: Annotated[Length, within(1, 12_000)] = Length(mm=30)
     trace: Trace | None = None
-
-    @model_validator(mode="after")
-    def _has_area(self) -> "Zone":
-        if self.trace is None and (self.width.mm <= 0 or self.height.mm <= 0):
-            raise ValueError("a zone needs a width and a height above nothing")
-        return self
 
 
 class Sized(Value):
     """A thing of one width and one height, as it is to be displayed."""
 
-    width: Reading | None = None
-    height: Reading | None = None
+    width: Annotated[Reading, within(2, 12_000)] | None = None
+    height: Annotated[Reading, within(2, 12_000)] | None = None
 
 
 class Garment(Sized):
     """A shirt or jacket as displayed; ``thickness`` is read with the inner form in it."""
 
     kind: Literal["garment"] = "garment"
-    body_width: Reading | None = None
-    thickness: Reading | None = None
+    body_width: Annotated[Reading, within(10, 4000)] | None = None
+    thickness: Annotated[Reading, within(0.2, 300)] | None = None
     sleeves: Literal["none", "spread", "folded"] = "folded"
 
 
@@ -60,9 +54,9 @@ class Flag(Sized):
 
     kind: Literal["flag"] = "flag"
     sort: Literal["flag", "banner", "quilt"] = "banner"
-    flat_width: Reading | None = None
-    flat_height: Reading | None = None
-    cloth: Reading | None = None
+    flat_width: Annotated[Reading, within(10, 12_000)] | None = None
+    flat_height: Annotated[Reading, within(10, 12_000)] | None = None
+    cloth: Annotated[Reading, within(0.02, 150)] | None = None
     country: Line = ""
 
 
@@ -72,20 +66,20 @@ class Badge(Sized):
     kind: Literal["badge"] = "badge"
     sort: Literal["badge", "pin", "medal", "patch"] = "badge"
     shape: Literal["round", "rectangle"] = "round"
-    relief: Reading | None = None
-    back_relief: Reading | None = None
-    pin_off: Reading | None = None
+    relief: Annotated[Reading, within(0.1, 300)] | None = None
+    back_relief: Annotated[Reading, within(0.1, 300)] | None = None
+    pin_off: Annotated[Reading, within(0.1, 500)] | None = None
     pin_side: Literal["above", "below", "left", "right"] = "above"
-    pin_width: Reading | None = None
+    pin_width: Annotated[Reading, within(0.2, 150)] | None = None
 
 
 class Keepsake(Sized):
     """A tool, figurine or model by its bounding box. ``centre_up``: centre of gravity above its lowest point."""
 
     kind: Literal["keepsake"] = "keepsake"
-    depth: Reading | None = None
-    base_depth: Reading | None = None
-    centre_up: Reading | None = None
+    depth: Annotated[Reading, within(0.2, 1500)] | None = None
+    base_depth: Annotated[Reading, within(0.2, 1500)] | None = None
+    centre_up: Annotated[Reading, within(0.2, 12_000)] | None = None
     stands: bool = False
     touch: Line = ""
 
@@ -95,6 +89,6 @@ class Plate(Sized):
 
     kind: Literal["plate"] = "plate"
     sort: Literal["photograph", "certificate", "nameplate", "letter"] = "photograph"
-    thickness: Reading | None = None
+    thickness: Annotated[Reading, within(0.02, 150)] | None = None
     caption_of: Id | None = None
     lead_days: Annotated[int, Field(ge=0, le=365)] | None = None

@@ -6,10 +6,14 @@ from pydantic import Field, model_validator
 
 from shadbo.core.pieces.facts import Facts
 from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate, Zone
-from shadbo.core.shop.values import Id, Length, Line, Note, Reading, Value
+from shadbo.core.shop.values import Id, Length, Line, Note, Reading, Value, within
 
 ValueClass = Literal["everyday", "dear", "irreplaceable"]
 EdgeName = Literal["top", "right", "bottom", "left"]
+Size = Annotated[Reading, within(2, 12_000)]
+Diagonal = Annotated[Reading, within(2, 17_000)]
+Free = Annotated[Reading, within(0.1, 5000)]
+Thickness = Annotated[Reading, within(0.01, 300)]
 
 
 class Brace(Value):
@@ -17,8 +21,8 @@ class Brace(Value):
 
     id: Id
     runs: Literal["down", "across"] = "down"
-    at: Length
-    width: Length = Length(mm=40)
+    at: Annotated[Length, within(1, 12_000)]
+    width: Annotated[Length, within(5, 500)] = Length(mm=40)
 
 
 class EdgeMark(Value):
@@ -26,29 +30,29 @@ class EdgeMark(Value):
 
     id: Id
     side: EdgeName = "bottom"
-    inside: Length
+    inside: Annotated[Length, within(0, 5000)]
     what: Line = "signature"
 
 
 class Sided(Value):
     """Three widths, three heights, both diagonals and the thickness; seen from the front, top edge up."""
 
-    width_top: Reading | None = None
-    width_middle: Reading | None = None
-    width_bottom: Reading | None = None
-    height_left: Reading | None = None
-    height_middle: Reading | None = None
-    height_right: Reading | None = None
-    diagonal_down: Reading | None = None
-    diagonal_up: Reading | None = None
+    width_top: Size | None = None
+    width_middle: Size | None = None
+    width_bottom: Size | None = None
+    height_left: Size | None = None
+    height_middle: Size | None = None
+    height_right: Size | None = None
+    diagonal_down: Diagonal | None = None
+    diagonal_up: Diagonal | None = None
 
 
 class StretchedCanvas(Sided):
     """A canvas on its bars. Ends are read over cloth and folds; middles beside the folds; seen from the front."""
 
     kind: Literal["stretched canvas"] = "stretched canvas"
-    depth: Reading | None = None
-    bar_face: Reading | None = None
+    depth: Annotated[Reading, within(1, 300)] | None = None
+    bar_face: Annotated[Reading, within(2, 500)] | None = None
     keyed: bool = True
     braces: tuple[Brace, ...] = ()
     edges: Literal["plain", "painted", "signed"] = "plain"
@@ -57,34 +61,34 @@ class StretchedCanvas(Sided):
 class Margined(Sided):
     """A flat piece with free margins round the image, and the strips that are to be trimmed away."""
 
-    margin_top: Reading | None = None
-    margin_right: Reading | None = None
-    margin_bottom: Reading | None = None
-    margin_left: Reading | None = None
-    trim_top: Length | None = None
-    trim_right: Length | None = None
-    trim_bottom: Length | None = None
-    trim_left: Length | None = None
-    keep: Length | None = None
+    margin_top: Free | None = None
+    margin_right: Free | None = None
+    margin_bottom: Free | None = None
+    margin_left: Free | None = None
+    trim_top: Annotated[Length, within(0, 5000)] | None = None
+    trim_right: Annotated[Length, within(0, 5000)] | None = None
+    trim_bottom: Annotated[Length, within(0, 5000)] | None = None
+    trim_left: Annotated[Length, within(0, 5000)] | None = None
+    keep: Annotated[Length, within(0, 1000)] | None = None
 
 
 class LooseCanvas(Sided):
     """Painted cloth off its bars: the painted area, the free cloth round it, and the bars it is to go on."""
 
     kind: Literal["loose canvas"] = "loose canvas"
-    margin_top: Reading | None = None
-    margin_right: Reading | None = None
-    margin_bottom: Reading | None = None
-    margin_left: Reading | None = None
+    margin_top: Free | None = None
+    margin_right: Free | None = None
+    margin_bottom: Free | None = None
+    margin_left: Free | None = None
     printed: bool = False
-    face_width: Length | None = None
-    face_height: Length | None = None
-    bar_depth: Length | None = None
-    bar_width: Length | None = None
+    face_width: Annotated[Length, within(10, 12_000)] | None = None
+    face_height: Annotated[Length, within(10, 12_000)] | None = None
+    bar_depth: Annotated[Length, within(5, 300)] | None = None
+    bar_width: Annotated[Length, within(8, 500)] | None = None
     edge: Literal["mirrored", "continued", "colour", "white"] | None = None
-    back_return: Length | None = None
-    pull: Length | None = None
-    corner_trim: Length | None = None
+    back_return: Annotated[Length, within(0, 1000)] | None = None
+    pull: Annotated[Length, within(0, 1000)] | None = None
+    corner_trim: Annotated[Length, within(0, 3000)] | None = None
     staples: Literal["back", "side"] = "back"
     keyed: bool = True
     braces: tuple[Brace, ...] = ()
@@ -94,7 +98,7 @@ class Panel(Sided):
     """A canvas board or painted panel."""
 
     kind: Literal["panel"] = "panel"
-    thickness: Reading | None = None
+    thickness: Thickness | None = None
     material: Literal["canvas board", "hardboard", "mdf", "plywood"] = "canvas board"
 
 
@@ -103,14 +107,14 @@ class Paper(Margined):
 
     kind: Literal["paper"] = "paper"
     sort: Literal["print", "poster", "linen-backed poster", "drawing", "photograph", "certificate"] = "print"
-    thickness: Reading | None = None
+    thickness: Thickness | None = None
 
 
 class Puzzle(Sided):
     """A jigsaw puzzle, laid out."""
 
     kind: Literal["puzzle"] = "puzzle"
-    thickness: Reading | None = None
+    thickness: Thickness | None = None
     state: Literal["loose", "taped", "glued"] = "loose"
 
 
@@ -118,7 +122,7 @@ class Needlework(Margined):
     """Needlework, quilted or woven textile: the design's size, and the free cloth round it."""
 
     kind: Literal["needlework"] = "needlework"
-    thickness: Reading | None = None
+    thickness: Thickness | None = None
     straightest: EdgeName = "bottom"
 
 
@@ -126,7 +130,7 @@ class PressedPlant(Sided):
     """A plant pressed flat between acid-free sheets."""
 
     kind: Literal["pressed plant"] = "pressed plant"
-    thickness: Reading | None = None
+    thickness: Thickness | None = None
     days_pressed: Annotated[int, Field(ge=0, le=3650)] | None = None
 
 

@@ -13,15 +13,15 @@ import heapq
 import math
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
-from typing import TYPE_CHECKING, Literal
+from typing import Literal, Protocol
 
 from shadbo.core.sheet.units import ONE, Unit, combine, unit_name
 
-if TYPE_CHECKING:
-    from shadbo.core.sheet.sheet import Sheet
-
 DUST = 1e-6
 """Float dust: differences smaller than this never decide anything."""
+
+FAR = 1e9
+"""What stands for a quotient that has no size: far beyond anything real, so that every limit speaks."""
 
 Severity = Literal["stop", "caution", "measure", "note", "fine"]
 Slopes = tuple[float, ...] | Callable[[], Iterable[float]]
@@ -35,6 +35,21 @@ class Name:
     key: str
     label: str
     source: str | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Broken:
+    """A step of the sums that has no answer: what was asked, and the named lines that it was asked of."""
+
+    says: str
+    of: "tuple[Quantity, ...]"
+
+
+class Ledger(Protocol):
+    """What a quantity needs of the sheet that it stands on."""
+
+    serial: int
+    broken: list[Broken]
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,7 +81,7 @@ class Quantity:
 
     def __init__(
         self,
-        sheet: "Sheet",
+        sheet: Ledger,
         value: float,
         unit: Unit,
         op: str = "",
@@ -114,8 +129,12 @@ class Quantity:
 
     def __truediv__(self, other: "Quantity | float") -> "Quantity":
         b = self._other(other, "÷")
-        value = self.value / b.value
         u = combine(self.unit, b.unit, -1)
+        if abs(b.value) < 1e-12:
+            self.sheet.broken.append(Broken("divided by nothing", (self, b)))
+            value = math.copysign(FAR, self.value) if self.value else 0.0
+            return Quantity(self.sheet, value, u, "÷", (self, b), (0.0, 0.0))
+        value = self.value / b.value
         return Quantity(self.sheet, value, u, "÷", (self, b), (1 / b.value, -value / b.value))
 
     def _refuse(self, *_: object) -> bool:

@@ -11,10 +11,12 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from shadbo.core.sheet.quantity import DUST, Name, Quantity, Slopes
+from shadbo.core.sheet.quantity import DUST, Broken, Name, Quantity, Slopes
 from shadbo.core.sheet.units import ONE, Unit
 
 Way = Literal["up", "down", "nearest"]
+MOST_COUNTED = 4000
+"""More of one thing than any frame has: a count beyond it is a slip, not a plan."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,6 +44,7 @@ class Sheet:
         self.serial = 0
         self.grid = grid
         self.named: dict[str, Quantity] = {}
+        self.broken: list[Broken] = []
         self.as_built = dict(as_built or {})
 
     def __getitem__(self, key: str) -> Quantity:
@@ -119,6 +122,9 @@ class Sheet:
 
     def step(self, q: Quantity, rows: Sequence[tuple[float, float]], u: Unit) -> Quantity:
         """A row of a table ``(up to, value)``: a decision, so no error flows. The last row is open-ended."""
+        if not rows:
+            self.broken.append(Broken("a table without rows", (q,)))
+            return Quantity(self, 0.0, u, "an empty table for", (q,), (0.0,))
         top, value = next(((t, v) for t, v in rows if q.value <= t + DUST), rows[-1])
         words = f"up to {top:g}:" if q.value <= top + DUST else f"over {rows[-2][0]:g}:" if len(rows) > 1 else "any:"
         return Quantity(self, value, u, words, (q,), (0.0,))
@@ -127,13 +133,17 @@ class Sheet:
         """A whole number, never fewer than asked; dust never buys a screw."""
         if q.unit != ONE:
             raise TypeError("a count has no unit")
-        return Quantity(self, max(at_least, math.ceil(q.value - DUST)), ONE, "whole number from", (q,), (0.0,))
+        if q.value > MOST_COUNTED:
+            self.broken.append(Broken(f"over {MOST_COUNTED} of one thing", (q,)))
+        value = max(at_least, math.ceil(min(q.value, MOST_COUNTED) - DUST))
+        return Quantity(self, value, ONE, "whole number from", (q,), (0.0,))
 
     def call(
         self, says: str, fn: Callable[..., float], *args: Quantity, u: Unit, slopes: Slopes | None = None
     ) -> Quantity:
         """A handbook equation or solver as one opaque node; slopes by central difference when not given."""
         at = [a.value for a in args]
+        value = self._tried(says, fn, at, args)
 
         def differences() -> Iterator[float]:
             for i, x in enumerate(at):
@@ -141,7 +151,15 @@ class Sheet:
                 above, below = fn(*at[:i], x + h, *at[i + 1 :]), fn(*at[:i], x - h, *at[i + 1 :])
                 yield (above - below) / (2 * h)
 
-        return Quantity(self, fn(*at), u, says, args, differences if slopes is None else slopes)
+        return Quantity(self, value, u, says, args, differences if slopes is None else slopes)
+
+    def _tried(self, says: str, fn: Callable[..., float], at: list[float], args: tuple[Quantity, ...]) -> float:
+        """The equation's answer; where it has none, nothing, and a note of it. NaN is left to whoever asked."""
+        try:
+            return fn(*at)
+        except (ArithmeticError, ValueError):
+            self.broken.append(Broken(says, args))
+            return 0.0
 
     def decide(self, says: str, value: float, u: Unit, *args: Quantity) -> Quantity:
         """A decision taken from other quantities: it is done as said, so no error flows."""

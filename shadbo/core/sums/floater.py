@@ -52,6 +52,8 @@ def shortest_screw(least_mm: float, most_mm: float, lengths_mm: Sequence[float])
     check to speak about.
     """
     lengths = sorted(lengths_mm)
+    if not lengths:
+        return max(least_mm, 1.0), False
     fitting = [x for x in lengths if least_mm - DUST <= x <= most_mm + DUST]
     if fitting:
         return fitting[0], True

@@ -8,6 +8,8 @@ from itertools import pairwise
 from shadbo.core.sheet.quantity import DUST
 
 PENCIL_MM = 1.0
+MOST_FIXINGS = 400
+"""More along one side than anyone drills."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,7 +44,7 @@ def spaced(length_mm: float, apart_mm: float, keep_outs: Sequence[KeepOut]) -> l
     first, last = clear[0][0], clear[-1][1]
     if last - first < DUST:
         return [first]
-    least = max(2, math.ceil((last - first) / apart_mm - DUST) + 1)
+    least = max(2, math.ceil(min((last - first) / max(apart_mm, DUST), MOST_FIXINGS) - DUST) + 1)
     best: list[float] = []
     for n in range(least, least + 6):
         best = sorted({round(_nearest_clear(at, clear), 6) for at in evenly(first, last, n)})

@@ -90,6 +90,7 @@ def place_screws(
     outs: dict[Side, list[KeepOut]] = {}
     for side in get_args(Side):
         run = width if side in ("top", "bottom") else height
+        s.count(run / apart)
         outs[side] = keep_outs(desk, canvas, offset_mm, run.value, side, hanger_down_mm)
         if options.screw_from_corner is not None:
             first = options.screw_from_corner.mm

@@ -25,6 +25,6 @@ class Layout(Value):
     gap: Annotated[Length, within(0, 1000)] | None = None
     centre: Literal["geometric", "optical"] | None = None
     captions: bool | None = None
-    width: Annotated[Length, within(20, 10_000)] | None = None
-    height: Annotated[Length, within(20, 10_000)] | None = None
+    width: Annotated[Length, within(5, 12_000)] | None = None
+    height: Annotated[Length, within(5, 12_000)] | None = None
     places: Annotated[tuple[Place, ...], Field(max_length=60)] = ()

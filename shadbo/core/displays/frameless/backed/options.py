@@ -12,7 +12,7 @@ class BackedOptions(Value):
     """Stiff backing glued on, hung with strips or set on a ledge."""
 
     backing: SheetStock | None = None
-    inset: Annotated[Length, within(0, 200)] | None = None
+    inset: Annotated[Length, within(0, 600)] | None = None
     mount: MountId | None = None
     hung: Literal["strips", "ledge"] | None = None
     strip: Tape | None = None

@@ -28,10 +28,10 @@ class LightOptions(FrameOptions):
     artwork_width: Annotated[Length, within(5, 5000)] | None = None
     islands: Literal["bridges", "translucent sheet", "left as they are"] | None = None
     bridge: Annotated[Length, within(0.5, 100)] | None = None
-    step: Annotated[Length, within(1, 100)] | None = None
+    step: Annotated[Length, within(0.5, 100)] | None = None
     lamp: LampStrip | None = None
     rows_apart: Annotated[Length, within(5, 2000)] | None = None
-    light_void: Annotated[Length, within(3, 500)] | None = None
+    light_void: Annotated[Length, within(1, 1000)] | None = None
     supply: Supply | None = None
     cable: Literal["bottom", "left", "right", "top"] | None = None
     access: Literal["screwed back", "hinged back"] | None = None

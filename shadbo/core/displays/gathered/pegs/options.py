@@ -15,7 +15,7 @@ class PegOptions(Value):
     """An open frame: the object hangs in the opening on dowels from the rails."""
 
     stock: PlainStock | None = None
-    gap: Annotated[Length, within(2, 1000)] | None = None
+    gap: Annotated[Length, within(0, 1000)] | None = None
     dowel: Dowel | None = None
     pegs: Literal[2, 3, 4] | None = None
     drill: Bore | None = None

@@ -21,7 +21,7 @@ class Sash(Value):
     outside_height: Clear | None = None
     thickness: Annotated[Reading, within(5, 500)] | None = None
     rebate: Annotated[Reading, within(1, 500)] | None = None
-    glass: Annotated[Reading, within(0.5, 20)] | None = None
+    glass: Annotated[Reading, within(0.5, 60)] | None = None
     painted: Literal["old paint", "stripped or new"] = "old paint"
 
 
@@ -29,7 +29,7 @@ class SashOptions(Value):
     """An old window sash as frame: textile wrapped round a card core behind its glass."""
 
     sash: Sash = Sash()
-    hidden: Annotated[Length, within(0, 200)] | None = None
+    hidden: Annotated[Length, within(0, 400)] | None = None
     layers: Annotated[int, Field(ge=1, le=64)] | None = None
     core: SheetStock | None = None
     card: SheetStock | None = None

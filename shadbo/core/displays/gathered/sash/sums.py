@@ -6,6 +6,7 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered.sash.options import SashOptions
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import KG, MM, ONE
+from shadbo.core.sums.floater import shortest_screw
 from shadbo.core.sums.items import Item
 from shadbo.core.sums.weight import by_area
 
@@ -21,7 +22,7 @@ def card_screws(desk: Desk, o: SashOptions, got: dict[str, Quantity], card: Quan
     """
     s = desk.sheet
     least = card.value + CARD_GRIP_MM
-    best = next((x for x in desk.practice.screw_lengths_mm if x >= least), desk.practice.screw_lengths_mm[-1])
+    best, _ = shortest_screw(least, math.inf, desk.practice.screw_lengths_mm)
     screw = s.choose("card.screw", "screw through the card", o.screw_mm or best, MM, "the shortest that grips 8 mm")
     beyond = s.pick("smallest", s["card.beyond_width"], s["card.beyond_height"])
     edge = s.number(GLASS_PAST_CORE_MM, MM)

@@ -21,7 +21,7 @@ class BoughtFrame(Value):
     outside_height: Clear | None = None
     depth: Annotated[Reading, within(2, 1000)] | None = None
     lip: Annotated[Reading, within(0.5, 200)] | None = None
-    glass: Annotated[Reading, within(0.5, 20)] | None = None
+    glass: Annotated[Reading, within(0.5, 60)] | None = None
     package: Annotated[Reading, within(0.5, 1000)] | None = None
     price: Annotated[float, Field(ge=0, le=100_000)] | None = None
     hanger_on: Literal["top rail", "back panel", "stand"] = "back panel"

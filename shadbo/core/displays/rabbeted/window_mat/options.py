@@ -17,7 +17,7 @@ class MatOptions(GlazedOptions):
     border: Annotated[Length, within(0, 2000)] | None = None
     borders: Literal["equal", "weighted"] | None = None
     shows: Literal["image", "whole sheet"] | None = None
-    overlap: Annotated[Length, within(0, 300)] | None = None
+    overlap: Annotated[Length, within(0, 500)] | None = None
     margin: Annotated[Length, within(0, 1000)] | None = None
     reveal: Annotated[Length, within(0, 100)] | None = None
 
