@@ -11,7 +11,11 @@ from shadbo.store.database import VARIABLE, engine, migrate
 
 @contextmanager
 def fresh_database(name: str) -> Iterator[tuple[str, Engine]]:
-    """An empty, migrated database; dropped afterwards. Yields its address and an engine on it."""
+    """An empty, migrated database; dropped afterwards. Yields its address and an engine on it.
+
+    Tests that run side by side have one each.
+    """
+    name = f"{name}_{os.environ.get('PYTEST_XDIST_WORKER', 'alone')}"
     base = os.environ.get(VARIABLE)
     assert base, "start the tests with script/test: it starts PostgreSQL"
     url = make_url(base)

@@ -4,12 +4,12 @@ import datetime as dt
 from collections.abc import Sequence
 from typing import Any, cast
 
-from sqlalchemy import ColumnElement, Select, or_, select
+from sqlalchemy import ColumnElement, Select, literal_column, or_, select
 from sqlalchemy.orm import Session
 
 from shadbo.core.change import change, planned, with_materials
 from shadbo.core.decisions.edit import Edit
-from shadbo.core.job.edits import apply, clashes, read_job
+from shadbo.core.job.edits import apply, apply_to, clashes, read_job
 from shadbo.core.job.job import Job
 from shadbo.core.job_versions import upgrade
 from shadbo.core.plan import Plan
@@ -19,6 +19,9 @@ from shadbo.store.history import Kind, Past, undoable
 from shadbo.store.models import JobRow, RevisionRow, WorkshopRow
 from shadbo.store.rack import shop_mark, tell
 from shadbo.store.records import Kept, Listed, NoSuchJob, NothingToUndo, Revision, Stale
+
+_SHOPS: dict[str, tuple[str, Shop]] = {}
+"""The newest shop of each workshop that this process has read, and the mark of the row that it was read from."""
 
 
 class Jobs:
@@ -60,18 +63,31 @@ class Jobs:
         """One job."""
         return self._kept(self._row(job_id))
 
-    def laid_out(self, job_id: int) -> tuple[int, Job, Shop]:
-        """Version, job and shop in one query, for a live plan that is wanted many times a second."""
+    def laid_out(self, job_id: int, edits: Sequence[Edit] = ()) -> tuple[int, Job, Shop]:
+        """Version, job with edits that are not saved, and shop, for a live plan that is wanted many times a second.
+
+        The job is checked once, after the edits; the shop is read anew only when its row has changed.
+        """
         _within_range(job_id)
+        stamp: ColumnElement[str] = literal_column("workshops.xmin::text")
         query = (
-            select(JobRow.version, JobRow.document, WorkshopRow.shop)
+            select(JobRow.version, JobRow.document, stamp)
             .join(WorkshopRow, WorkshopRow.id == JobRow.workshop_id)
             .where(JobRow.workshop_id == self._workshop_id, JobRow.id == job_id)
         )
         found = self._session.execute(query).first()
         if found is None:
             raise NoSuchJob(f"there is no job {job_id}")
-        return found[0], _job(found[1]), Shop.model_validate(found[2])
+        return found[0], apply_to(upgrade(found[1]), edits)[0], self._shop_of(found[2])
+
+    def _shop_of(self, stamp: str) -> Shop:
+        known = _SHOPS.get(self._workshop_id)
+        if known is None or known[0] != stamp:
+            stamp_now: ColumnElement[str] = literal_column("workshops.xmin::text")
+            row = select(stamp_now, WorkshopRow.shop)
+            found = self._session.execute(row.where(WorkshopRow.id == self._workshop_id)).one()
+            known = _SHOPS[self._workshop_id] = (found[0], Shop.model_validate(found[1]))
+        return known[1]
 
     def find(self, words: str = "", state: str = "", limit: int = 200) -> list[Listed]:
         """Jobs by words in title, owner or number, what is due first on top."""
@@ -100,13 +116,13 @@ class Jobs:
             raise self._stale(row, version, edits)
         return self._advance(row, "edit", None, list(edits), edit_id, who)
 
-    def undo(self, job_id: int, edit_id: str, who: str = "") -> Kept:
-        """Take back the last change that still stands, as a new revision."""
-        return self._step(job_id, "undo", edit_id, who)
+    def undo(self, job_id: int, edit_id: str, who: str = "", version: int | None = None) -> Kept:
+        """Take back the last change that still stands, as a new revision. Raises Stale on another ``version``."""
+        return self._step(job_id, "undo", edit_id, who, version)
 
-    def redo(self, job_id: int, edit_id: str, who: str = "") -> Kept:
-        """Bring back the last change that was undone, as a new revision."""
-        return self._step(job_id, "redo", edit_id, who)
+    def redo(self, job_id: int, edit_id: str, who: str = "", version: int | None = None) -> Kept:
+        """Bring back the last change that was undone, as a new revision. Raises Stale on another ``version``."""
+        return self._step(job_id, "redo", edit_id, who, version)
 
     def go_back(self, job_id: int, to_version: int, edit_id: str, who: str = "") -> Kept:
         """Make an earlier revision the newest one."""
@@ -161,10 +177,12 @@ class Jobs:
         rows = self._session.execute(query.order_by(RevisionRow.version))
         return undoable([Past(v, cast(Kind, k), of) for v, k, of in rows])
 
-    def _step(self, job_id: int, kind: Kind, edit_id: str, who: str) -> Kept:
+    def _step(self, job_id: int, kind: Kind, edit_id: str, who: str, version: int | None) -> Kept:
         row = self._row(job_id, lock=True)
         if self._known(job_id, edit_id):
             return self._kept(row)
+        if version is not None and version != row.version:
+            raise self._stale(row, version, [])
         undo, redo = self._history(job_id)
         target = undo if kind == "undo" else redo
         if target is None:

@@ -36,9 +36,10 @@ class Save(Body):
 
 
 class Step(Body):
-    """Undo, redo or going back."""
+    """Undo, redo or going back; with a ``version``, only while that is the newest one."""
 
     edit_id: EditId
+    version: Annotated[int, Field(ge=1)] | None = None
 
 
 class Hold(Body):
@@ -50,13 +51,19 @@ class Hold(Body):
 
 
 class Ask(Body):
-    """A live plan: edits not saved yet, the view, the system, and the line whose working is open."""
+    """A live plan: edits not saved yet, the view, the system, and the line whose working is open.
+
+    ``station`` is the one whose questions are wanted; all of them where none is named. ``seen`` are marks of the
+    pictures that are shown already: they are not sent again.
+    """
 
     edits: Edits = []
     system: System = "mm"
     view: ViewName = "edge"
     hold: Hold | None = None
     open: Annotated[str, Field(max_length=80)] = ""
+    station: Annotated[str, Field(max_length=20)] = ""
+    seen: Annotated[tuple[str, ...], Field(max_length=4)] = ()
 
 
 class Advice(Body):

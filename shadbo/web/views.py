@@ -1,20 +1,24 @@
 """What answers carry: plain dataclasses, written out by Pydantic."""
 
 import datetime as dt
+import hashlib
 from dataclasses import dataclass
 
 from shadbo.core.asking.questions import Question, Station
 from shadbo.core.asking.rows import pin_row
 from shadbo.core.build.assembly import ViewName
 from shadbo.core.decisions.edit import Edit
-from shadbo.core.drawing.board import draw, draw_ladder, views_of
+from shadbo.core.drawing.board import VIEW_WORDS, draw, draw_ladder, views_of
 from shadbo.core.drawing.marks import Fit
 from shadbo.core.findings import Finding
+from shadbo.core.next_step import next_step
 from shadbo.core.plan import Plan
+from shadbo.core.shop.values import Tool
 from shadbo.core.stations import stations
 from shadbo.core.words.lengths import Both, System
 from shadbo.core.words.working import Line, line
 from shadbo.store.records import Kept
+from shadbo.web.bodies import Ask
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,26 +57,48 @@ class FindingView:
 
 @dataclass(frozen=True, slots=True)
 class Board:
-    """One view as SVG, and where its millimetres lie."""
+    """One view as SVG, and where its millimetres lie. No SVG where the picture with that mark is shown already."""
 
     view: ViewName
-    svg: str
+    svg: str | None
     fit: Fit
+    mark: str
+
+
+@dataclass(frozen=True, slots=True)
+class Ladder:
+    """The depth ladder as SVG, the same way."""
+
+    svg: str | None
+    mark: str
+
+
+@dataclass(frozen=True, slots=True)
+class ViewTab:
+    """A view that this plan has, and what it is called."""
+
+    view: ViewName
+    label: str
 
 
 @dataclass(frozen=True, slots=True)
 class PlanView:
-    """All that the job page shows of a plan."""
+    """All that the job page shows of a plan: every station's answer, the questions of the open one.
+
+    ``next`` says what comes next at the bench, ``station`` whose questions are here.
+    """
 
     version: int
     state: str
     worst: str
+    next: Both
+    station: str
     asks: int
     stations: tuple[Station, ...]
     findings: tuple[FindingView, ...]
     board: Board
-    ladder: str
-    views: tuple[ViewName, ...]
+    ladder: Ladder
+    views: tuple[ViewTab, ...]
     line: Line | None
     pin: Question | None
 
@@ -100,12 +126,21 @@ class JobView:
 
 
 @dataclass(frozen=True, slots=True)
+class ToolName:
+    """A measuring tool, and what it is called."""
+
+    tool: Tool
+    label: str
+
+
+@dataclass(frozen=True, slots=True)
 class ShopView:
     """What the browser needs to know of the workshop."""
 
     name: str
     system: System
     mark: str
+    tools: tuple[ToolName, ...]
 
 
 def finding_view(f: Finding) -> FindingView:
@@ -122,25 +157,35 @@ def finding_view(f: Finding) -> FindingView:
     return FindingView(f.code, f.place, f.severity, f.station, f.title, f.detail, f.keys, f.by_hand, remedies)
 
 
-def plan_view(plan: Plan, version: int, view: ViewName, system: System, hold: Fit | None, open_key: str) -> PlanView:
+def plan_view(plan: Plan, version: int, asked: Ask, hold: Fit | None) -> PlanView:
     """Draw the plan and put its stations, findings and the open line together."""
-    drawn = draw(plan, view, system, hold)
+    drawn = draw(plan, asked.view, asked.system, hold)
     sheet = plan.desk.sheet
-    opened = line(sheet[open_key], plan.desk.mark) if open_key in sheet else None
-    ladder = draw_ladder(plan, system, drawn.fit if view == "edge" else None)
+    opened = line(sheet[asked.open], plan.desk.mark) if asked.open in sheet else None
+    ladder = draw_ladder(plan, asked.system, drawn.fit if asked.view == "edge" else None)
     return PlanView(
         version,
         plan.state,
         plan.worst,
+        next_step(plan),
+        asked.station,
         len(plan.asks),
-        stations(plan),
+        stations(plan, asked.station),
         tuple(finding_view(f) for f in plan.findings),
-        Board(view, drawn.svg, drawn.fit),
-        ladder,
-        views_of(plan),
+        Board(asked.view, *_unseen(drawn.svg, asked), drawn.fit, _mark(drawn.svg)),
+        Ladder(*_unseen(ladder, asked), _mark(ladder)),
+        tuple(ViewTab(v, VIEW_WORDS[v]) for v in views_of(plan)),
         opened,
-        pin_row(plan.desk, open_key, "Really measured") if opened is not None and opened.can_pin else None,
+        pin_row(plan.desk, asked.open, "Really measured") if opened is not None and opened.can_pin else None,
     )
+
+
+def _mark(svg: str) -> str:
+    return hashlib.blake2b(svg.encode(), digest_size=9).hexdigest()
+
+
+def _unseen(svg: str, asked: Ask) -> tuple[str | None]:
+    return (None if _mark(svg) in asked.seen else svg,)
 
 
 def job_view(kept: Kept) -> JobView:

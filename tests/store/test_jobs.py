@@ -8,11 +8,12 @@ from sqlalchemy import inspect as look
 from sqlalchemy.orm import Session
 
 from shadbo.core.decisions.edit import BadEdit, Edit
+from shadbo.core.findings import CannotPlan
 from shadbo.store.database import migrate
 from shadbo.store.jobs import Jobs
 from shadbo.store.models import Base
 from shadbo.store.records import NoSuchJob, NothingToUndo, Stale
-from tests.making import DEEP, job, length, pin
+from tests.making import DEEP, SHALLOW, job, length, pin
 
 GAP = "options/floater/gap"
 
@@ -116,8 +117,8 @@ def test_the_first_pin_freezes_practice_and_material(jobs: Jobs, session: Sessio
     jobs.make(job(), "make-1")
     cut = jobs.save(101, 1, [pin("rail.width", 442)], "save-1")
     assert cut.job.practice is not None
-    assert cut.job.options.floater.profile.id == "worked"
-    assert [p.id for p in cut.job.options.floater.pads] == ["pad-5"]
+    assert cut.job.materials.floater_profiles["profile"].id == "worked"
+    assert [p.id for p in cut.job.materials.pads["pads"]] == ["pad-5"]
     dear = jobs.shop().model_copy(update={"practice": jobs.shop().practice.model_copy(update={"recess_mm": 9.0})})
     session.execute(text("update workshops set shop = :s where id = 'here'"), {"s": dear.model_dump_json()})
     session.expire_all()
@@ -127,6 +128,37 @@ def test_the_first_pin_freezes_practice_and_material(jobs: Jobs, session: Sessio
     undone = jobs.undo(101, "u-1")
     assert undone.job.practice is None
     assert undone.job.pins == {}
+
+
+def shallower(jobs: Jobs, session: Session) -> None:
+    """The rack loses its deep moulding."""
+    shop = jobs.shop()
+    worse = shop.model_copy(update={"stock": shop.stock.model_copy(update={"floater_profiles": (SHALLOW,)})})
+    session.execute(text("update workshops set shop = :s where id = 'here'"), {"s": worse.model_dump_json()})
+    session.expire_all()
+
+
+def test_the_rack_of_a_job_that_is_not_cut_follows_the_stock(jobs: Jobs, session: Session):
+    jobs.make(job(), "make-1")
+    jobs.make(job(), "make-2")
+    jobs.save(102, 1, [pin("rail.width", 442)], "save-1")
+    assert [(r.state, r.worst) for r in jobs.find()] == [("to cut", "fine"), ("cutting", "fine")]
+    shallower(jobs, session)
+    assert [(r.state, r.worst) for r in jobs.find()] == [("to solve", "stop"), ("cutting", "fine")]
+    assert [r.id for r in jobs.find(state="to solve")] == [101]
+
+
+def test_a_job_whose_sums_fail_is_kept_and_told(jobs: Jobs, monkeypatch: pytest.MonkeyPatch):
+    jobs.make(job(), "make-1")
+
+    def fails(*_: object) -> None:
+        raise CannotPlan("ZeroDivisionError: float division by zero")
+
+    monkeypatch.setattr("shadbo.core.change.assess", fails)
+    kept = jobs.save(101, 1, [length(GAP, 8)], "save-1")
+    assert (kept.version, gap(kept)) == (2, 8)
+    row = jobs.find()[0]
+    assert (row.state, row.worst, row.says_mm) == ("to solve", "stop", "Cannot be planned as it stands")
 
 
 @pytest.mark.parametrize(

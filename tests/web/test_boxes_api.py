@@ -194,3 +194,55 @@ def test_artwork_comes_in_from_svg_or_says_why_not(netloft):
     assert bad.status_code == 422
     assert "no SVG drawing" in bad.json()["errors"][0]["message"]
     assert netloft.client.post(f"{HERE}/999/artwork", content=svg, headers=headers).status_code == 404
+
+
+def pins_of(netloft, job: int) -> list[dict]:
+    plan = netloft.client.post(f"/api/jobs/{job}/plan", json={}).json()
+    stations = {s["name"] for s in plan["stations"]}
+    rows = []
+    for name in stations:
+        answer = netloft.client.post(f"/api/jobs/{job}/plan", json={"station": name}).json()
+        rows += [q for s in answer["stations"] for q in s["questions"] if q["kind"] == "pin"]
+    return list({q["at"]: q for q in rows}.values())
+
+
+def test_everything_made_of_a_light_box_can_be_written_down(netloft):
+    job = take_in(netloft, demo("lit"))
+    version = netloft.client.get(f"{HERE}/{job}").json()["version"]
+    rows = pins_of(netloft, job)
+    assert len(rows) >= 8
+    for q in rows:
+        to = {"typed": q["value"]["mm"], "tool": "rule"}
+        body = {"version": version, "edit_id": str(uuid4()), "edits": [{"at": q["at"], "to": to}]}
+        answer = netloft.client.post(f"{HERE}/{job}/edits", json=body)
+        assert answer.status_code == 200, (q["at"], answer.text)
+        version = answer.json()["version"]
+
+
+def test_cheaper_sheets_do_not_move_a_job_that_is_half_cut(netloft):
+    job = take_in(netloft, demo("Oyster beds"))
+    saved = netloft.client.get(f"{HERE}/{job}").json()
+    rail = next(q for q in pins_of(netloft, job) if q["at"] == "pins/rail.width")
+    edits = [{"at": rail["at"], "to": {"typed": rail["value"]["mm"], "tool": "rule"}}]
+    body = {"version": saved["version"], "edit_id": str(uuid4()), "edits": edits}
+    assert netloft.client.post(f"{HERE}/{job}/edits", json=body).status_code == 200
+
+    def told() -> tuple:
+        plan = netloft.client.post(f"{HERE}/{job}/plan", json={}).json()
+        return plan["state"], plan["worst"], [f["title"]["mm"] for f in plan["findings"]]
+
+    before, figures = told(), netloft.client.get(f"{HERE}/{job}/figures").text
+    columns = netloft.client.get("/api/stock/table").text.splitlines()[0].split(",")
+    thick = {"kind": "foam board", "thick_mm": "12", "width_mm": "2000", "height_mm": "3000", "price_per_m2": "0.01"}
+    rows = [
+        ",".join({"type": "sheet", "id": f"x-{kind[:4]}", "name": kind, **thick, "kind": kind}.get(c, "")
+                 for c in columns)
+        for kind in ("foam board", "backing", "mat")
+    ]  # fmt: skip
+    table = "\n".join([",".join(columns), *rows])
+    done = netloft.client.post(
+        "/api/stock/table", params={"save": True}, content=table, headers={"Content-Type": "text/plain"}
+    ).json()
+    assert done["saved"], done
+    assert told() == before
+    assert netloft.client.get(f"{HERE}/{job}/figures").text == figures

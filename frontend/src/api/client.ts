@@ -21,6 +21,9 @@ export type Line = Schemas["Line"];
 export type Problem = Schemas["Problem"];
 export type Revision = Schemas["Revision"];
 export type System = "mm" | "in";
+export type ToolName = Schemas["ToolName"];
+export type ShopView = Schemas["ShopView"];
+export type Tool = Schemas["ToolName"]["tool"];
 export type View = "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat";
 export type ProposedLayout = Schemas["ProposedLayout"];
 export type Sampled = Schemas["Sampled"];
@@ -77,4 +80,7 @@ export const plainText = {
   headers: { "Content-Type": "text/plain" },
 };
 
-export const newId = () => crypto.randomUUID();
+/** An id of a change; made by hand where the page is not served over a secure connection. */
+export const newId = (): string =>
+  crypto.randomUUID?.() ??
+  [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, "0")).join("");

@@ -698,6 +698,9 @@ export interface components {
         /**
          * Ask
          * @description A live plan: edits not saved yet, the view, the system, and the line whose working is open.
+         *
+         *     ``station`` is the one whose questions are wanted; all of them where none is named. ``seen`` are marks of the
+         *     pictures that are shown already: they are not sent again.
          */
         Ask: {
             /**
@@ -723,10 +726,20 @@ export interface components {
              * @default
              */
             open: string;
+            /**
+             * Station
+             * @default
+             */
+            station: string;
+            /**
+             * Seen
+             * @default []
+             */
+            seen: string[];
         };
         /**
          * Board
-         * @description One view as SVG, and where its millimetres lie.
+         * @description One view as SVG, and where its millimetres lie. No SVG where the picture with that mark is shown already.
          */
         Board: {
             /**
@@ -735,8 +748,10 @@ export interface components {
              */
             view: "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat";
             /** Svg */
-            svg: string;
+            svg: string | null;
             fit: components["schemas"]["Fit"];
+            /** Mark */
+            mark: string;
         };
         /**
          * Both
@@ -821,7 +836,7 @@ export interface components {
         };
         /**
          * Edit
-         * @description One change: the place, and the value that is to stand there.
+         * @description One change. ``at`` names a place by field names and ids, never by list index; None takes the value away.
          */
         Edit: {
             /** At */
@@ -948,6 +963,16 @@ export interface components {
              * Format: date-time
              */
             at: string;
+        };
+        /**
+         * Ladder
+         * @description The depth ladder as SVG, the same way.
+         */
+        Ladder: {
+            /** Svg */
+            svg: string | null;
+            /** Mark */
+            mark: string;
         };
         /**
          * Line
@@ -1122,7 +1147,9 @@ export interface components {
         };
         /**
          * PlanView
-         * @description All that the job page shows of a plan.
+         * @description All that the job page shows of a plan: every station's answer, the questions of the open one.
+         *
+         *     ``next`` says what comes next at the bench, ``station`` whose questions are here.
          */
         PlanView: {
             /** Version */
@@ -1131,6 +1158,9 @@ export interface components {
             state: string;
             /** Worst */
             worst: string;
+            next: components["schemas"]["Both"];
+            /** Station */
+            station: string;
             /** Asks */
             asks: number;
             /** Stations */
@@ -1138,10 +1168,9 @@ export interface components {
             /** Findings */
             findings: components["schemas"]["FindingView"][];
             board: components["schemas"]["Board"];
-            /** Ladder */
-            ladder: string;
+            ladder: components["schemas"]["Ladder"];
             /** Views */
-            views: ("edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat")[];
+            views: components["schemas"]["ViewTab"][];
             line: components["schemas"]["Line"] | null;
             pin: components["schemas"]["Question"] | null;
         };
@@ -1365,6 +1394,8 @@ export interface components {
             system: "mm" | "in";
             /** Mark */
             mark: string;
+            /** Tools */
+            tools: components["schemas"]["ToolName"][];
         };
         /**
          * Since
@@ -1404,11 +1435,13 @@ export interface components {
         };
         /**
          * Step
-         * @description Undo, redo or going back.
+         * @description Undo, redo or going back; with a ``version``, only while that is the newest one.
          */
         Step: {
             /** Edit Id */
             edit_id: string;
+            /** Version */
+            version?: number | null;
         };
         /**
          * StockLine
@@ -1468,6 +1501,19 @@ export interface components {
             label: string;
         };
         /**
+         * ToolName
+         * @description A measuring tool, and what it is called.
+         */
+        ToolName: {
+            /**
+             * Tool
+             * @enum {string}
+             */
+            tool: "tape" | "rule" | "caliper" | "eye";
+            /** Label */
+            label: string;
+        };
+        /**
          * Typed
          * @description What stands in a field, and by how many marks it is to be stepped.
          */
@@ -1484,6 +1530,19 @@ export interface components {
              * @default 0
              */
             steps: number;
+        };
+        /**
+         * ViewTab
+         * @description A view that this plan has, and what it is called.
+         */
+        ViewTab: {
+            /**
+             * View
+             * @enum {string}
+             */
+            view: "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat";
+            /** Label */
+            label: string;
         };
         /**
          * Wrong

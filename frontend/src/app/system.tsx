@@ -1,5 +1,5 @@
 import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
-import { api, type Both, got, type System } from "../api/client";
+import { api, type Both, got, type ShopView, type System, type ToolName } from "../api/client";
 
 interface Measures {
   system: System;
@@ -9,6 +9,8 @@ interface Measures {
   /** The text of the other system. */
   echo: (text: Both | null | undefined) => string;
   shopName: string;
+  /** The measuring tools there are, and what they are called. */
+  tools: ToolName[];
 }
 
 const KEY = "shadbo.system";
@@ -16,7 +18,7 @@ const Context = createContext<Measures | null>(null);
 
 export function SystemProvider({ children }: { children: ReactNode }) {
   const [chosen, setChosen] = useState<System | null>(() => localStorage.getItem(KEY) as System | null);
-  const [shop, setShop] = useState<{ name: string; system: System }>({ name: "", system: "mm" });
+  const [shop, setShop] = useState<ShopView>({ name: "", system: "mm", mark: "", tools: [] });
   useEffect(() => {
     got(api.GET("/api/shop"))
       .then(setShop)
@@ -33,6 +35,7 @@ export function SystemProvider({ children }: { children: ReactNode }) {
     say: (text) => (text ? pick(text, system) : ""),
     echo: (text) => (text ? pick(text, system === "mm" ? "in" : "mm") : ""),
     shopName: shop.name,
+    tools: shop.tools,
   };
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }

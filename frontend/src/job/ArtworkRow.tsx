@@ -4,7 +4,7 @@ import { useSession } from "./useSession";
 
 /** A drawing to cut out of the middle board: closed outlines from an SVG file. */
 export function ArtworkRow({ q }: { q: Question }) {
-  const [session] = useSession();
+  const session = useSession();
   const [said, setSaid] = useState("");
   const [error, setError] = useState("");
   const input = useRef<HTMLInputElement>(null);

@@ -1,25 +1,17 @@
 import { useEffect, useRef, useState } from "react";
-import type { View } from "../api/client";
 import { timeOf } from "../ui/dates";
 import { PapersBoard } from "./PapersBoard";
 import { PhotoBoard } from "./PhotoBoard";
 import { useDrag } from "./useDrag";
-import { useSession } from "./useSession";
+import { useLook, useOutbox, usePlan, useSession } from "./useSession";
 import { WorkingStrip } from "./WorkingStrip";
-
-const VIEWS: [View, string][] = [
-  ["edge", "Edge section"],
-  ["front", "Front"],
-  ["back", "Back"],
-  ["parts", "Parts"],
-  ["stretch", "Stretch"],
-  ["holes", "Marks"],
-  ["mat", "Mat, from behind"],
-];
 
 /** Drawing and depth ladder. The server writes the pictures; here they are only lit up. */
 export function BoardPane() {
-  const [session, { plan, view, lit, open, link, plannedAt, job, photo, said }] = useSession();
+  const session = useSession();
+  const { plan, plannedAt, link } = usePlan(({ plan, plannedAt, link }) => ({ plan, plannedAt, link }));
+  const { view, lit, open, photo, said } = useLook((s) => s);
+  const { job, lost } = useOutbox((s) => ({ job: s.job, lost: s.link !== "ok" }));
   const [papers, setPapers] = useState(false);
   const drag = useDrag();
   if (!plan || !job) return null;
@@ -27,7 +19,7 @@ export function BoardPane() {
   return (
     <section className="board-area flex flex-col" aria-label="Board">
       <div className="flex min-h-9 items-stretch gap-4 overflow-x-auto border-b border-line px-4 whitespace-nowrap">
-        {VIEWS.filter(([name]) => plan.views.includes(name)).map(([name, label]) => (
+        {plan.views.map(({ view: name, label }) => (
           <button
             key={name}
             type="button"
@@ -47,7 +39,7 @@ export function BoardPane() {
         >
           {said}
         </span>
-        {link === "lost" && (
+        {(lost || link === "lost") && (
           <span className="self-center font-bold text-stop">drawn {timeOf(plannedAt)}</span>
         )}
         <button
@@ -64,7 +56,7 @@ export function BoardPane() {
         {!papers && photo && <PhotoBoard key={photo.id} photo={photo} />}
         <div className="board-fit" hidden={papers || photo !== null}>
           <Drawing
-            svg={plan.board.svg}
+            svg={plan.board.svg ?? ""}
             lit={lit || open}
             className="bg-board"
             onPick={(open) => session.look({ open })}
@@ -75,7 +67,7 @@ export function BoardPane() {
               <WorkingStrip line={plan.line} />
             ) : (
               <Drawing
-                svg={plan.ladder}
+                svg={plan.ladder.svg ?? ""}
                 lit={lit}
                 className="h-full bg-board"
                 onPick={(open) => session.look({ open })}

@@ -10,15 +10,15 @@ import {
 import type { Choice, Question } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
-import { useSession } from "./useSession";
+import { FieldNote, same } from "./FieldNote";
+import { useField, useLook, useSession } from "./useSession";
 
 function usePick(q: Question) {
-  const [session] = useSession();
+  const session = useSession();
+  const { echo } = useField(q.at ?? "");
   const choices = q.choices ?? [];
-  const picked = Math.max(
-    choices.findIndex((c) => c.picked),
-    0,
-  );
+  const wanted = echo ? choices.findIndex((c) => same(c.to, echo.edit.to)) : -1;
+  const picked = Math.max(wanted < 0 ? choices.findIndex((c) => c.picked) : wanted, 0);
   const pick = (i: number) => {
     const choice = choices[i];
     if (choice && i !== picked) session.edit([{ at: q.at ?? "", to: choice.to ?? null }]);
@@ -50,6 +50,7 @@ export function ChoiceRow({ q }: { q: Question }) {
           <Frac>{say(q.note)}</Frac>
         </p>
       )}
+      <FieldNote q={q} id={`note-${q.id}`} />
     </RadioGroup>
   );
 }
@@ -108,7 +109,8 @@ function Option({ choice, index, detail }: { choice: Choice; index: number; deta
 
 /** What the plan says; a click opens its working. */
 export function ToldRow({ q }: { q: Question }) {
-  const [session, { open }] = useSession();
+  const session = useSession();
+  const open = useLook((s) => s.open);
   const { say } = useMeasures();
   const body = (
     <>
@@ -149,7 +151,7 @@ export function CareRow({ q }: { q: Question }) {
 }
 
 export function ActRow({ q }: { q: Question }) {
-  const [session] = useSession();
+  const session = useSession();
   return (
     <button type="button" className="action mt-2 mr-2" onClick={() => session.edit(q.edits ?? [])}>
       {q.label}

@@ -1,11 +1,13 @@
 import { useEffect, useState } from "react";
 import { api, got, type Question, type Sampled, words } from "../api/client";
 import { PhotoPick, usePhotos } from "./OutlineRow";
-import { useSession } from "./useSession";
+import { useLook, useOutbox, useSession } from "./useSession";
 
 /** Mats by the piece's own colours: the two main ones of a photograph, or any that is picked on it. */
 export function ColoursRow({ q }: { q: Question }) {
-  const [session, { photo, job }] = useSession();
+  const session = useSession();
+  const photo = useLook((s) => s.photo);
+  const job = useOutbox((s) => s.job);
   const photos = usePhotos();
   const [found, setFound] = useState<Sampled[]>([]);
   const [trouble, setTrouble] = useState("");

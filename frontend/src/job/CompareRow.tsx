@@ -3,11 +3,12 @@ import type { Compared, Question } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
 import { Sign } from "../ui/Sign";
-import { useSession } from "./useSession";
+import { usePlan, useSession } from "./useSession";
 
 /** Every display that suits the piece, each planned; picking one keeps what was decided for the others. */
 export function CompareRow({ q }: { q: Question }) {
-  const [session, { plan }] = useSession();
+  const session = useSession();
+  const plan = usePlan((s) => s.plan);
   const { say, system } = useMeasures();
   const [held, setHeld] = useState<Compared[] | null>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new plan is compared again

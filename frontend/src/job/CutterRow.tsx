@@ -2,14 +2,15 @@ import { useEffect, useState } from "react";
 import { api, type Cut, got, type Machine, type Question, words } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
-import { useSession } from "./useSession";
+import { useOutbox, useSession } from "./useSession";
 
 const LABELS = { mat: "Cut the outer mat", mat_inner: "Cut the inner mat" };
 const POLL_MS = 400;
 
 /** The mat cutter on the network: what it is, what it does just now, and why it will not. */
 export function CutterRow({ q }: { q: Question }) {
-  const [session, { job }] = useSession();
+  const session = useSession();
+  const job = useOutbox((s) => s.job);
   const { say } = useMeasures();
   const [machine, setMachine] = useState<Machine | null>(null);
   const [cut, setCut] = useState<Cut | null>(null);
@@ -37,7 +38,7 @@ export function CutterRow({ q }: { q: Question }) {
   const send = async (sheet: "mat" | "mat_inner") => {
     setTrouble("");
     setCut(null);
-    await session.flush();
+    await session.outbox.flush();
     try {
       const params = { path: { job_id: job?.id ?? 0 } };
       setCut(await got(api.POST("/api/jobs/{job_id}/cut", { params, body: { sheet } })));

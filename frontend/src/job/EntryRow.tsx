@@ -2,17 +2,17 @@ import { type KeyboardEvent, useId } from "react";
 import type { Edit, Question } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
-import { useSession } from "./useSession";
+import { FieldNote } from "./FieldNote";
+import { useField, useSession } from "./useSession";
 
 /** Words, a date, a paragraph, or a weight. */
 export function EntryRow({ q, onNext }: { q: Question; onNext: (from: HTMLElement) => void }) {
-  const [session, { drafts, errors }] = useSession();
+  const session = useSession();
   const { say } = useMeasures();
   const id = useId();
   const at = q.at ?? "";
-  const draft = drafts[at];
-  const error = errors[at];
-  const value = draft?.typed ?? (q.typed || say(q.value));
+  const { draft, echo, error } = useField(at);
+  const value = draft?.typed ?? echo?.typed ?? (q.typed || say(q.value));
   const edit = (typed: string): Edit => ({ at, to: typed.trim() ? typed : null });
   const shared = {
     id,
@@ -63,9 +63,7 @@ export function EntryRow({ q, onNext }: { q: Question; onNext: (from: HTMLElemen
           </span>
         )}
       </div>
-      <p id={`${id}-note`} className="text-stop empty:hidden">
-        {error}
-      </p>
+      <FieldNote q={q} id={`${id}-note`} />
     </div>
   );
 }

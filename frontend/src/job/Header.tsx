@@ -2,7 +2,7 @@ import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { SystemSwitch } from "../app/system";
 import { longDay, timeOf } from "../ui/dates";
-import { useSession } from "./useSession";
+import { useOutbox, usePlan, useSession } from "./useSession";
 
 interface Props {
   onHistory: () => void;
@@ -11,7 +11,15 @@ interface Props {
 }
 
 export function Header({ onHistory, historyOpen, elsewhere }: Props) {
-  const [session, { job, trouble }] = useSession();
+  const session = useSession();
+  const { job, trouble, asides, kept } = useOutbox(({ job, trouble, asides, kept }) => ({
+    job,
+    trouble,
+    asides,
+    kept,
+  }));
+  const unplanned = usePlan((s) => s.trouble);
+  const aside = asides[0];
   if (!job) return null;
   return (
     <header className="header-area flex flex-wrap items-center gap-x-4 border-b border-ink px-4 lg:flex-nowrap lg:gap-x-5 lg:whitespace-nowrap">
@@ -24,7 +32,27 @@ export function Header({ onHistory, historyOpen, elsewhere }: Props) {
       <span className="hidden md:inline">{job.owner ? `for ${job.owner}` : ""}</span>
       <span className="hidden md:inline">{job.due ? `due ${longDay(job.due)}` : ""}</span>
       <span role="alert" className="min-w-0 grow truncate text-stop">
-        {trouble}
+        {trouble || unplanned}
+        {!kept && "This browser cannot keep what is typed: leave the page open until it is saved. "}
+        {aside && (
+          <>
+            Not accepted: {aside.why}{" "}
+            <button
+              type="button"
+              className="link bar-button"
+              onClick={() => session.outbox.again(aside.item.id)}
+            >
+              try again
+            </button>
+            <button
+              type="button"
+              className="link bar-button"
+              onClick={() => session.outbox.letGo(aside.item.id)}
+            >
+              let go
+            </button>
+          </>
+        )}
         {elsewhere}
       </span>
       <SavedState />
@@ -58,17 +86,22 @@ export function Header({ onHistory, historyOpen, elsewhere }: Props) {
 }
 
 function SavedState() {
-  const [, { job, pending, link }] = useSession();
-  const n = pending.length;
+  const { job, n, link } = useOutbox(({ job, items, link }) => ({ job, n: items.length, link }));
+  const unreached = usePlan((s) => s.link);
   const waiting = n === 1 ? "1 change kept here" : `${n} changes kept here`;
   const text =
-    link === "lost"
-      ? `no connection${n ? `, ${waiting}` : ""}`
-      : n
-        ? "saving…"
-        : `saved ${job ? timeOf(job.changed_at) : ""}`;
+    link === "failing"
+      ? `not saved yet, ${waiting}; trying again`
+      : link === "lost" || unreached === "lost"
+        ? `no connection${n ? `, ${waiting}` : ""}`
+        : n
+          ? "saving…"
+          : `saved ${job ? timeOf(job.changed_at) : ""}`;
   return (
-    <span role="status" className={link === "lost" ? "font-bold text-stop" : "text-soft"}>
+    <span
+      role="status"
+      className={link !== "ok" || unreached === "lost" ? "font-bold text-stop" : "text-soft"}
+    >
       {text}
     </span>
   );

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import { api, got, type Revision } from "../api/client";
 import { timeOf } from "../ui/dates";
-import { useSession } from "./useSession";
+import { useOutbox, useSession } from "./useSession";
 
 const WORDS: Record<string, string> = {
   made: "made",
@@ -13,7 +13,8 @@ const WORDS: Record<string, string> = {
 
 /** Every saved change, the newest first; any of them can be gone back to. */
 export function History() {
-  const [session, { job }] = useSession();
+  const session = useSession();
+  const job = useOutbox((s) => s.job);
   const [past, setPast] = useState<Revision[]>([]);
   const version = job?.version;
   useEffect(() => {

@@ -1,12 +1,13 @@
 import { useEffect, useRef, useState } from "react";
 import { useParams, useSearchParams } from "react-router";
+import type { View } from "../api/client";
 import { Nowhere } from "../app/Nowhere";
 import { BoardPane } from "./BoardPane";
 import { Docket } from "./Docket";
 import { Header } from "./Header";
 import { History } from "./History";
 import { Questions } from "./Questions";
-import { SessionContext, useOpenJob, useSession } from "./useSession";
+import { SessionContext, useOpenJob, useOutbox, usePlan, useSession } from "./useSession";
 import { Verdict } from "./Verdict";
 
 export function JobPage() {
@@ -25,7 +26,9 @@ function OpenJob({ id }: { id: number }) {
 }
 
 function Page() {
-  const [session, { job, plan, gone, link }] = useSession();
+  const session = useSession();
+  const { job, gone, link } = useOutbox(({ job, gone, link }) => ({ job, gone, link }));
+  const { plan, trouble } = usePlan(({ plan, trouble }) => ({ plan, trouble }));
   const [search, setSearch] = useSearchParams();
   const stations = plan?.stations ?? [];
   const [wanted, setWanted] = useState(search.get("at") ?? "measure");
@@ -41,7 +44,7 @@ function Page() {
     focusNext.current = focus;
     setSearch({ at: name }, { replace: true });
     const view = stations.find((s) => s.name === name)?.view;
-    if (view) session.look({ view: view as "edge", open: "" });
+    session.look({ station: name, open: "", ...(view ? { view: view as View } : {}) });
   };
   const step = (by: number) => {
     const here = stations.findIndex((s) => s.name === at.current);
@@ -50,17 +53,22 @@ function Page() {
   };
 
   const shown = history ? "history" : station?.name;
+  const asked = history || plan?.station === station?.name;
   useEffect(() => {
-    if (!shown || !focusNext.current) return;
+    if (!shown || !asked || !focusNext.current) return;
     focusNext.current = false;
     pane.current?.querySelector<HTMLElement>("[data-field]")?.focus();
-  }, [shown]);
+  }, [shown, asked]);
+  useEffect(() => {
+    session.look_.setState({ station: at.current === "history" ? "measure" : at.current });
+  }, [session]);
   const first = useRef(true);
   useEffect(() => {
     if (!first.current || !station) return;
     first.current = false;
-    session.look({ view: station.view as "edge" });
-  }, [session, station]);
+    if (session.look_.getState().view !== station.view || plan?.station !== station.name)
+      session.look({ station: station.name, view: station.view as View });
+  }, [session, station, plan?.station]);
 
   useEffect(() => {
     document.title = job ? `${job.id} ${job.title || "untitled"} · Shadbo` : "Shadbo";
@@ -71,11 +79,15 @@ function Page() {
       if (e.key === "PageDown" || e.key === "PageUp") {
         e.preventDefault();
         step(e.key === "PageDown" ? 1 : -1);
-      } else if (e.key === "Escape" && session.get().open) {
+      } else if (e.key === "Escape" && session.look_.getState().open) {
         session.look({ open: "" });
-      } else if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === "z" && !typing(session.get().drafts)) {
+      } else if (
+        (e.ctrlKey || e.metaKey) &&
+        e.key.toLowerCase() === "z" &&
+        !typing(session.outbox.state.drafts)
+      ) {
         e.preventDefault();
-        void session.step(e.shiftKey ? "redo" : "undo");
+        session.step(e.shiftKey ? "redo" : "undo");
       }
     };
     window.addEventListener("keydown", onKey);
@@ -83,6 +95,7 @@ function Page() {
   });
 
   if (gone) return <Nowhere what="There is no such job." />;
+  if (!plan && trouble && job) return <Unplanned trouble={trouble} />;
   if (!plan || !job || !station)
     return (
       <main className="grid min-h-dvh place-content-center text-xl text-soft">
@@ -106,21 +119,37 @@ function Page() {
   );
 }
 
+/** A job that cannot be planned as it stands: what was done to it can still be seen and taken back. */
+function Unplanned({ trouble }: { trouble: string }) {
+  return (
+    <div className="job-grid">
+      <Header onHistory={() => {}} historyOpen elsewhere={null} />
+      <main className="questions-area">
+        <p role="alert" className="m-5 border-l-4 border-stop bg-stop-tone px-3 py-2">
+          {trouble}
+        </p>
+        <History />
+      </main>
+    </div>
+  );
+}
+
 /** A field at another station that needs an answer: refused, or changed by someone else meanwhile. */
 function Elsewhere({ open, onStation }: { open: string; onStation: (name: string) => void }) {
-  const [, { plan, errors, clashes }] = useSession();
-  const waiting = new Set([...Object.keys(errors), ...Object.keys(clashes)]);
-  for (const station of plan?.stations ?? []) {
-    const question = station.questions.find((q) => waiting.has(q.at));
-    if (!question || station.name === open) continue;
-    const why = clashes[question.at] ? "changed by someone else" : "not accepted";
+  const places = usePlan((s) => s.places);
+  const { errors, clashes } = useOutbox(({ errors, clashes }) => ({ errors, clashes }));
+  for (const at of [...Object.keys(errors), ...Object.keys(clashes)]) {
+    const place = places[at];
+    if (place?.station === open) continue;
+    const why = clashes[at] ? "changed by someone else" : "not accepted";
+    const label = place?.label ?? at.split("/").at(-1)?.replaceAll("_", " ");
     return (
       <button
         type="button"
         className="link bar-button font-bold text-stop"
-        onClick={() => onStation(station.name)}
+        onClick={() => onStation(place?.station ?? "")}
       >
-        {question.label}: {why}
+        {label}: {why}
       </button>
     );
   }

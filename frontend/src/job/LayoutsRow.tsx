@@ -6,7 +6,7 @@ import { useSession } from "./useSession";
 
 /** Layouts that a solver proposes, each planned: the smallest frame first, with what speaks for it. */
 export function LayoutsRow({ q }: { q: Question }) {
-  const [session] = useSession();
+  const session = useSession();
   const { say } = useMeasures();
   const [found, setFound] = useState<ProposedLayout[] | null>(null);
   const [state, setState] = useState("");

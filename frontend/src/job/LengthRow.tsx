@@ -1,24 +1,22 @@
 import { type KeyboardEvent, useId, useRef, useState } from "react";
-import { api, type Edit, got, type Question } from "../api/client";
+import { api, type Edit, got, type Question, type Tool } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
+import { FieldNote } from "./FieldNote";
 import { FractionPad } from "./FractionPad";
-import { useSession } from "./useSession";
-
-const TOOLS = { tape: "tape", rule: "rule", caliper: "caliper", eye: "by eye" } as const;
+import { useField, useSession } from "./useSession";
 
 /** A length to read, decide or pin: reads what the tape says, echoes it in the other system, steps by marks. */
 export function LengthRow({ q, onNext }: { q: Question; onNext: (from: HTMLElement) => void }) {
-  const [session, { drafts, errors, clashes }] = useSession();
-  const { say, echo, system } = useMeasures();
+  const session = useSession();
+  const { say, echo, system, tools } = useMeasures();
   const input = useRef<HTMLInputElement>(null);
   const [tool, setTool] = useState(q.tool ?? "tape");
   const [focused, setFocused] = useState(false);
   const id = useId();
   const at = q.at ?? "";
-  const draft = drafts[at];
-  const error = errors[at];
-  const clash = clashes[at];
+  const { draft, echo: waiting, error } = useField(at);
+  const shown = draft?.typed ?? waiting?.typed ?? say(q.value);
   const measured = q.kind !== "length";
 
   const edit = (typed: string): Edit => {
@@ -30,7 +28,7 @@ export function LengthRow({ q, onNext }: { q: Question; onNext: (from: HTMLEleme
   };
   const type = (typed: string) => session.type(at, typed, edit(typed));
   const step = async (by: number) => {
-    const typed = draft?.typed ?? say(q.value);
+    const typed = shown;
     if (!typed.trim()) return;
     try {
       const body = { typed, system, steps: by };
@@ -53,7 +51,7 @@ export function LengthRow({ q, onNext }: { q: Question; onNext: (from: HTMLEleme
       session.drop(at);
     }
   };
-  const pickTool = (next: keyof typeof TOOLS) => {
+  const pickTool = (next: Tool) => {
     setTool(next);
     if (q.decided) session.edit([{ at: `${at}/tool`, to: next }]);
   };
@@ -71,11 +69,11 @@ export function LengthRow({ q, onNext }: { q: Question; onNext: (from: HTMLEleme
             id={id}
             data-field
             data-at={at}
-            className={`entry ${q.decided || draft ? "" : "planned"}`}
+            className={`entry ${q.decided || draft || waiting?.typed ? "" : "planned"}`}
             inputMode="text"
             autoComplete="off"
             spellCheck={false}
-            value={draft?.typed ?? say(q.value)}
+            value={shown}
             aria-invalid={Boolean(error)}
             aria-describedby={`${id}-note`}
             onChange={(e) => type(e.target.value)}
@@ -93,17 +91,17 @@ export function LengthRow({ q, onNext }: { q: Question; onNext: (from: HTMLEleme
           />
         </span>
         <span className="w-16 shrink-0 text-soft">
-          <Frac>{error ? "" : echo(q.value)}</Frac>
+          <Frac>{error || waiting ? "" : echo(q.value)}</Frac>
         </span>
         {measured ? (
           <select
             aria-label={`Tool for: ${q.label}`}
             className="h-11 min-w-0 grow bg-transparent text-right text-soft"
             value={q.decided ? (q.tool ?? tool) : tool}
-            onChange={(e) => pickTool(e.target.value as keyof typeof TOOLS)}
+            onChange={(e) => pickTool(e.target.value as Tool)}
           >
-            {Object.entries(TOOLS).map(([word, label]) => (
-              <option key={word} value={word}>
+            {tools.map(({ tool, label }) => (
+              <option key={tool} value={tool}>
                 {label}
               </option>
             ))}
@@ -112,38 +110,18 @@ export function LengthRow({ q, onNext }: { q: Question; onNext: (from: HTMLEleme
           <Working q={q} />
         )}
       </div>
-      <p id={`${id}-note`} className={error ? "text-stop" : "text-[15px] text-soft empty:hidden"}>
-        <Frac>{error ?? (measured ? say(q.note) : "")}</Frac>
+      <p className="text-[15px] text-soft empty:hidden">
+        <Frac>{!error && measured ? say(q.note) : ""}</Frac>
       </p>
-      {clash && (
-        <div role="alert" className="mt-1 flex flex-wrap items-center gap-2 bg-caution-tone px-2 py-1">
-          <span className="grow">
-            Someone else put {theirs(clash.theirs)} here. You typed {draft?.typed}.
-          </span>
-          <button type="button" className="action" onClick={() => session.accept(at)}>
-            Keep mine
-          </button>
-          <button type="button" className="action" onClick={() => session.drop(at)}>
-            Take theirs
-          </button>
-        </div>
-      )}
-      {focused && (
-        <FractionPad system={system} value={draft?.typed ?? say(q.value)} onType={type} field={input} />
-      )}
+      <FieldNote q={q} id={`${id}-note`} />
+      {focused && <FractionPad system={system} value={shown} onType={type} field={input} />}
     </div>
   );
 }
 
-function theirs(value: unknown): string {
-  if (value === null || value === undefined) return "nothing";
-  if (typeof value === "object" && "typed" in value) return String(value.typed);
-  return String(value);
-}
-
 /** What the plan's number comes from; opens its working in the strip. */
 function Working({ q }: { q: Question }) {
-  const [session] = useSession();
+  const session = useSession();
   const { say } = useMeasures();
   if (!q.key)
     return (

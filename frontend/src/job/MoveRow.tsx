@@ -14,7 +14,7 @@ const STEPS: Record<string, [number, number]> = {
 
 /** A piece's place: arrow keys move it by a mark, with Shift by ten; on the front view it can be dragged. */
 export function MoveRow({ q }: { q: Question }) {
-  const [session] = useSession();
+  const session = useSession();
   const { say } = useMeasures();
   const onKey = (e: KeyboardEvent) => {
     const step = STEPS[e.key];

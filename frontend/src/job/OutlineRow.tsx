@@ -1,12 +1,13 @@
 import { useEffect, useState } from "react";
 import { api, got, type KeptPhoto, type Question } from "../api/client";
-import { useSession } from "./useSession";
+import { useLook, useOutbox, useSession } from "./useSession";
 
 const CORNERS = ["top left", "top right", "bottom right", "bottom left"];
 
 /** A zone traced on a photograph: first the piece's four corners, then the zone's own outline, on the board. */
 export function OutlineRow({ q }: { q: Question }) {
-  const [session, { photo }] = useSession();
+  const session = useSession();
+  const photo = useLook((s) => s.photo);
   const photos = usePhotos();
   const at = q.at ?? "";
   const mine = photo?.purpose === "zone" && photo.at === at ? photo : null;
@@ -59,7 +60,8 @@ export function OutlineRow({ q }: { q: Question }) {
 
 /** The job's photographs, as they are now. */
 export function usePhotos(): KeptPhoto[] {
-  const [session, { job }] = useSession();
+  const session = useSession();
+  const job = useOutbox((s) => s.job);
   const [photos, setPhotos] = useState<KeptPhoto[]>([]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: asked again with every version of the job
   useEffect(() => {
@@ -78,7 +80,7 @@ interface PickProps {
 
 /** Photographs to choose one of. */
 export function PhotoPick({ photos, picked, onPick }: PickProps) {
-  const [session] = useSession();
+  const session = useSession();
   return (
     <div className="flex flex-wrap gap-2 pt-1">
       {photos.map((p) => (

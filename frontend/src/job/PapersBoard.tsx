@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import { api, got, type PaperView, words } from "../api/client";
 import { useMeasures } from "../app/system";
-import { useSession } from "./useSession";
+import { useLook, useOutbox, usePlan, useSession } from "./useSession";
 
 const PAGES = [
   ["a4", "A4"],
@@ -10,7 +10,10 @@ const PAGES = [
 
 /** What goes to the bench on paper and to machines as files, made from the job as it is saved. */
 export function PapersBoard() {
-  const [session, { job, plan, view }] = useSession();
+  const session = useSession();
+  const job = useOutbox((s) => s.job);
+  const plan = usePlan((s) => s.plan);
+  const view = useLook((s) => s.view);
   const { system } = useMeasures();
   const [papers, setPapers] = useState<PaperView[] | null>(null);
   const [trouble, setTrouble] = useState("");

@@ -12,7 +12,7 @@ const STEPS: Record<string, [number, number]> = {
 
 /** A photograph in the drawing's place: points are picked with a tap, or with the arrow keys and Enter. */
 export function PhotoBoard({ photo }: { photo: PhotoMarks }) {
-  const [session] = useSession();
+  const session = useSession();
   const [cross, setCross] = useState<[number, number]>([0.5, 0.5]);
   const within = (x: number) => Math.min(Math.max(x, 0), 1);
   const put = (x: number, y: number) => {

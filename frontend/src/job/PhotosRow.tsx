@@ -4,7 +4,7 @@ import { useSession } from "./useSession";
 
 /** Photographs of the piece as it came in: small ones in a row, the full one in a new tab. */
 export function PhotosRow() {
-  const [session] = useSession();
+  const session = useSession();
   const [photos, setPhotos] = useState<KeptPhoto[]>([]);
   const [error, setError] = useState("");
   const [busy, setBusy] = useState("");

@@ -27,9 +27,6 @@ export function Questions({ station, onPast }: { station: Station; onPast: () =>
         {station.title}
       </h2>
       <p className="pb-2 text-soft">{station.lead}</p>
-      {station.questions.length === 0 && (
-        <p className="border-t border-line py-3">This waits for the readings at station 2.</p>
-      )}
       {station.questions.map((q) => (
         <Row key={`${station.name}:${q.id}`} q={q} onNext={next} />
       ))}

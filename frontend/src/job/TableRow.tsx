@@ -5,7 +5,7 @@ import { useSession } from "./useSession";
 
 /** Pieces from a table: shown with everything that is wrong before any is taken into the job. */
 export function TableRow({ q }: { q: Question }) {
-  const [session] = useSession();
+  const session = useSession();
   return (
     <TableIn
       label={q.label}

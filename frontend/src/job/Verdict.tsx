@@ -2,7 +2,7 @@ import { useState } from "react";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
 import { Sign } from "../ui/Sign";
-import { useSession } from "./useSession";
+import { usePlan, useSession } from "./useSession";
 
 const TONES: Record<string, string> = {
   stop: "bg-stop-tone",
@@ -11,16 +11,10 @@ const TONES: Record<string, string> = {
   note: "bg-board",
 };
 
-const NEXT: Record<string, string> = {
-  "to cut": "Next: cut the rails, and write down what came off the saw.",
-  cutting: "Next: join the frame, then measure its inside at both ends and the middle.",
-  made: "Next: set the canvas with its shims, fasten it, look from the front, hang it.",
-  "handed over": "It has been handed over.",
-};
-
 /** One sentence on how the job stands, and what would mend it. */
 export function Verdict({ onStation }: { onStation: (name: string) => void }) {
-  const [session, { plan, advice }] = useSession();
+  const session = useSession();
+  const { plan, advice } = usePlan(({ plan, advice }) => ({ plan, advice }));
   const { say } = useMeasures();
   const [at, setAt] = useState(0);
   if (!plan) return null;
@@ -36,11 +30,11 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
           {asks ? (
             <>
               <strong>{asks === 1 ? "One reading" : `${asks} readings`} to take.</strong>{" "}
-              <Frac>{say(plan.stations[1]?.second)}</Frac>
+              <Frac>{say(plan.stations.find((s) => s.mark === "asks")?.second)}</Frac>
             </>
           ) : (
             <>
-              <strong>It fits.</strong> {NEXT[plan.state]}
+              <strong>It fits.</strong> <Frac>{say(plan.next)}</Frac>
             </>
           )}
         </p>

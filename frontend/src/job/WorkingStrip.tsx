@@ -2,11 +2,12 @@ import type { Line } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
 import { LengthRow } from "./LengthRow";
-import { useSession } from "./useSession";
+import { usePlan, useSession } from "./useSession";
 
 /** A number opened: what it was worked out from, how sure it is, and what was really made. */
 export function WorkingStrip({ line }: { line: Line }) {
-  const [session, { plan }] = useSession();
+  const session = useSession();
+  const plan = usePlan((s) => s.plan);
   const { say } = useMeasures();
   const close = () => session.look({ open: "" });
   const pin = plan?.pin ? { ...plan.pin, key: "" } : null;

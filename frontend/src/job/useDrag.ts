@@ -1,12 +1,13 @@
 import { type PointerEvent, useRef } from "react";
 import { movePiece } from "./moving";
-import { useSession } from "./useSession";
+import { usePlan, useSession } from "./useSession";
 
 const STILL_PX = 4;
 
 /** Dragging a piece on the front view: it follows the pointer; where it rests is worked out when it is let go. */
 export function useDrag() {
-  const [session, { plan }] = useSession();
+  const session = useSession();
+  const plan = usePlan((s) => s.plan);
   const held = useRef<{ group: SVGElement; id: number; x: number; y: number; k: number } | null>(null);
   const dragged = useRef(false);
 

@@ -1,6 +1,11 @@
-import { createContext, useContext, useEffect, useState, useSyncExternalStore } from "react";
+import { createContext, useContext, useEffect, useState } from "react";
+import { useStore } from "zustand";
+import { useShallow } from "zustand/react/shallow";
 import { useMeasures } from "../app/system";
-import { JobSession, type State } from "./session";
+import type { Look } from "./look";
+import type { OutboxState } from "./outbox";
+import type { PlannerState } from "./planner";
+import { JobSession } from "./session";
 
 export const SessionContext = createContext<JobSession | null>(null);
 
@@ -17,8 +22,27 @@ export function useOpenJob(id: number): JobSession {
   return session;
 }
 
-export function useSession(): [JobSession, State] {
+export function useSession(): JobSession {
   const session = useContext(SessionContext);
   if (!session) throw new Error("outside a job");
-  return [session, useSyncExternalStore(session.subscribe, session.get)];
+  return session;
 }
+
+/** A part of what waits to be saved; the component is drawn anew only when that part changes. */
+export const useOutbox = <T>(select: (state: OutboxState) => T): T =>
+  useStore(useSession().outbox.store, useShallow(select));
+/** A part of the newest plan. */
+export const usePlan = <T>(select: (state: PlannerState) => T): T =>
+  useStore(useSession().planner.store, useShallow(select));
+/** A part of what is looked at. */
+export const useLook = <T>(select: (state: Look) => T): T => useStore(useSession().look_, useShallow(select));
+
+/** What stands in a field: being typed, accepted and not planned yet, or neither; and what is wrong there. */
+export const useField = (at: string) =>
+  useOutbox(({ drafts, echoes, errors, clashes, items }) => ({
+    draft: drafts[at],
+    echo: echoes[at],
+    error: errors[at],
+    clash: clashes[at],
+    waits: items.some((i) => i.edits.some((e) => e.at === at)),
+  }));

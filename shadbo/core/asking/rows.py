@@ -107,6 +107,11 @@ def told(label: str, value: Both | str, key: str = "", note: Both | str = "") ->
     )
 
 
+def told_only(text: str) -> Question:
+    """A sentence where there is nothing to ask."""
+    return Question(id="told:only", kind="told", label=text)
+
+
 def care(text: str) -> Question:
     """A caution for the step that follows."""
     return Question(id=f"care:{text[:40]}", kind="care", label=text)

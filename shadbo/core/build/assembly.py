@@ -178,6 +178,7 @@ class Callout:
 class Assembly:
     """A display built from sums: everything that weight, hanging, checks and drawing need.
 
+    ``goes_in`` says in a few words how the piece goes into what was made.
     ``hangs`` limits the ways of hanging; empty leaves it to weight and size. ``back_rail`` is None where
     there is no rail to screw a hanger to. ``answers`` are what the docket says, by station.
     """
@@ -203,6 +204,7 @@ class Assembly:
     hangs: tuple[HangerKind, ...] = ()
     mount: MountPlan | None = None
     effort: str = ""
+    goes_in: str = "put the piece in"
     wall_strip: Tape | None = None
     more_mounts: tuple[MountPlan, ...] = ()
     shown: tuple[Shown, ...] = ()

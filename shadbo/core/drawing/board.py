@@ -32,6 +32,16 @@ BOARDS: dict[ViewName, Paper] = {
     "mat": Paper("board", 752, 460, (120, 46, 130, 118)),
 }
 LADDER = Paper("ladder", 752, 192, (0, 0, 0, 0))
+VIEW_WORDS: dict[ViewName, str] = {
+    "edge": "Edge section",
+    "front": "Front",
+    "back": "Back",
+    "parts": "Parts",
+    "stretch": "Stretch",
+    "holes": "Marks",
+    "mat": "Mat, from behind",
+}
+"""What the views are called where they are chosen."""
 TITLES = {
     "edge": "Edge section",
     "front": "Front view",

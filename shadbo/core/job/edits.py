@@ -13,6 +13,7 @@ from pydantic import ValidationError
 from shadbo.core.decisions.edit import BadEdit, Edit
 from shadbo.core.job.job import Job
 from shadbo.core.pieces.measures import NOUNS
+from shadbo.core.shop.values import STORED
 from shadbo.core.words.lengths import NotALength, System, metric_text, parse
 
 Data = dict[str, Any]
@@ -48,11 +49,23 @@ def length(mm: float) -> dict[str, object]:
 
 def apply(job: Job, edits: Sequence[Edit]) -> tuple[Job, list[Edit]]:
     """The edited job, and the edits that would undo it. Raises BadEdit; the job given is not touched."""
-    data = job.as_written()
+    return apply_to(job.as_written(), edits)
+
+
+def apply_to(data: Data, edits: Sequence[Edit]) -> tuple[Job, list[Edit]]:
+    """The same on a job's own document, which is changed in place: read and checked once, after the edits.
+
+    A value that was kept before its field had a bound stays as long as no edit touches it.
+    """
     inverse: list[Edit] = []
     for edit in edits:
         inverse.insert(0, Edit(at=edit.at, to=_set(data, edit)))
-    return read_job(data), inverse
+    try:
+        return read_job(data), inverse
+    except BadEdit as bad:
+        if any(_meets(bad.at, edit.at) for edit in edits):
+            raise
+        return read_job(data, STORED), inverse
 
 
 def _set(data: Data, edit: Edit) -> Any:  # noqa: ANN401
@@ -140,8 +153,8 @@ def _brief(found: object) -> object:
 def clashes(ours: Iterable[Edit], theirs: Iterable[Edit]) -> list[str]:
     """Places that both lists change: the same place, or one inside the other."""
     their_places = [e.at for e in theirs]
+    return [e.at for e in ours if any(_meets(e.at, place) for place in their_places)]
 
-    def meets(a: str, b: str) -> bool:
-        return a == b or a.startswith(b + "/") or b.startswith(a + "/")
 
-    return [e.at for e in ours if any(meets(e.at, place) for place in their_places)]
+def _meets(a: str, b: str) -> bool:
+    return a == b or a.startswith(b + "/") or b.startswith(a + "/")

@@ -1,6 +1,9 @@
 """The eight stations of a job, in the order of work: each with its answer and its questions."""
 
+from collections.abc import Callable
+
 from shadbo.core.asking.questions import Question, Station, StationMark
+from shadbo.core.asking.rows import told_only
 from shadbo.core.displays.registry import DISPLAYS
 from shadbo.core.findings import RANK, StationName
 from shadbo.core.plan import Plan
@@ -34,20 +37,28 @@ TITLES: dict[StationName, tuple[str, str, str, str]] = {
 }
 
 
-def stations(plan: Plan) -> tuple[Station, ...]:
-    """All eight stations as they stand for a plan."""
+WAITS = "This waits for the readings at {}."
+"""Said by a station that can ask nothing before the piece is measured."""
+
+
+def stations(plan: Plan, only: str = "") -> tuple[Station, ...]:
+    """All eight stations as they stand for a plan; with ``only``, the questions of that one alone."""
     desk = plan.desk
-    own = plan.display.questions(desk, plan.assembly)
-    shared: dict[StationName, list[Question]] = {
-        "receive": receive.questions(desk),
-        "measure": measure.questions(desk),
-        "display": measure.display_questions(desk, DISPLAYS),
-        "hang": hang.questions(plan),
+    own = plan.display.questions(desk, plan.assembly) if only not in ("receive", "measure") else {}
+    shared: dict[StationName, Callable[[], list[Question]]] = {
+        "receive": lambda: receive.questions(desk),
+        "measure": lambda: measure.questions(desk),
+        "display": lambda: measure.display_questions(desk, DISPLAYS),
+        "hang": lambda: hang.questions(plan),
     }
     out = []
     for name, (label, title, lead, view) in TITLES.items():
         answer, second = answers.answer(plan, name)
-        questions = tuple(shared.get(name, []) + own.get(name, []))
+        questions: tuple[Question, ...] = ()
+        if only in ("", name):
+            questions = (*(shared[name]() if name in shared else ()), *own.get(name, ()))
+        if only in ("", name) and not questions:
+            questions = (told_only(WAITS.format(TITLES["measure"][0])),)
         if name == "mount" and plan.assembly is not None and plan.assembly.spots:
             view = "holes"
         out.append(Station(name, label, title, lead, answer, second, view, questions, _mark(plan, name)))

@@ -5,9 +5,10 @@ from dataclasses import dataclass
 from fastapi import APIRouter
 from sqlalchemy import text
 
+from shadbo.core.desk import TOOL_WORDS
 from shadbo.web.deps import JobsDep, SessionDep
 from shadbo.web.problems import RESPONSES
-from shadbo.web.views import ShopView
+from shadbo.web.views import ShopView, ToolName
 
 router = APIRouter(prefix="/api", tags=["house"], responses={503: RESPONSES[503]})
 
@@ -30,4 +31,4 @@ def health(session: SessionDep) -> Health:
 def shop(jobs: JobsDep) -> ShopView:
     """The workshop's name, and how it measures."""
     s = jobs.shop()
-    return ShopView(s.name, s.system, s.mark)
+    return ShopView(s.name, s.system, s.mark, tuple(ToolName(t, w) for t, w in TOOL_WORDS.items()))

@@ -69,13 +69,13 @@ def save_edits(jobs: JobsDep, job_id: int, body: Save) -> JobView:
 @router.post("/{job_id}/undo", responses={409: RESPONSES[412]})
 def undo(jobs: JobsDep, job_id: int, body: Step) -> JobView:
     """Take back the last change."""
-    return job_view(jobs.undo(job_id, body.edit_id))
+    return job_view(jobs.undo(job_id, body.edit_id, version=body.version))
 
 
 @router.post("/{job_id}/redo", responses={409: RESPONSES[412]})
 def redo(jobs: JobsDep, job_id: int, body: Step) -> JobView:
     """Bring the last undone change back."""
-    return job_view(jobs.redo(job_id, body.edit_id))
+    return job_view(jobs.redo(job_id, body.edit_id, version=body.version))
 
 
 @router.get("/{job_id}/revisions")

@@ -7,7 +7,7 @@ from fastapi import APIRouter, Body, Query
 
 from shadbo.core.assess import assess
 from shadbo.core.decisions.edit import BadEdit, Edit
-from shadbo.core.job.edits import apply, as_typed
+from shadbo.core.job.edits import as_typed
 from shadbo.core.layout.by_hand import CannotMove, put
 from shadbo.core.layout.proposals import ProposedLayout, propose_layouts
 from shadbo.core.words.lengths import System
@@ -32,16 +32,15 @@ class Moved:
 @router.post("/layouts")
 def layouts(jobs: JobsDep, job_id: int, body: Advice) -> list[ProposedLayout]:
     """Layouts for the pieces of the job, the best first."""
-    _, job, shop = jobs.laid_out(job_id)
-    edited = apply(job, as_typed(body.edits, body.system))[0] if body.edits else job
-    return propose_layouts(edited, shop)
+    _, job, shop = jobs.laid_out(job_id, as_typed(body.edits, body.system))
+    return propose_layouts(job, shop)
 
 
 @router.post("/move")
 def move(jobs: JobsDep, job_id: int, body: Move) -> Moved:
     """A piece moved by hand: by so many px on the board, or by marks."""
-    _, job, shop = jobs.laid_out(job_id)
-    plan = assess(apply(job, as_typed(body.edits, body.system))[0] if body.edits else job, shop)
+    _, job, shop = jobs.laid_out(job_id, as_typed(body.edits, body.system))
+    plan = assess(job, shop)
     step = plan.desk.mark.mm if body.scale is None else 1 / body.scale
     try:
         edits, rest = put(plan, body.piece, body.right * step, body.down * step, body.scale is not None)

@@ -12,7 +12,7 @@ from shadbo.core.compare import Compared, compare
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.drawing.board import draw
 from shadbo.core.drawing.marks import Fit
-from shadbo.core.job.edits import apply, as_typed
+from shadbo.core.job.edits import as_typed
 from shadbo.core.job.job import Job
 from shadbo.core.shop.shop import Shop
 from shadbo.core.words.lengths import System
@@ -35,8 +35,7 @@ def _json(adapter: TypeAdapter[Any], value: object) -> Response:
 
 
 def _job(jobs: Jobs, job_id: int, edits: list[Edit], system: System) -> tuple[int, Job, Shop]:
-    version, job, shop = jobs.laid_out(job_id)
-    return version, apply(job, as_typed(edits, system))[0] if edits else job, shop
+    return jobs.laid_out(job_id, as_typed(edits, system))
 
 
 @router.post("/{job_id}/plan", response_model=PlanView)
@@ -45,7 +44,7 @@ def live_plan(jobs: JobsDep, job_id: int, body: Ask) -> Response:
     version, job, shop = _job(jobs, job_id, body.edits, body.system)
     plan = assess(job, shop)
     hold = Fit(body.hold.scale, body.hold.x0, body.hold.y0) if body.hold else None
-    return _json(_PLAN, plan_view(plan, version, body.view, body.system, hold, body.open))
+    return _json(_PLAN, plan_view(plan, version, body, hold))
 
 
 @router.post("/{job_id}/remedies", response_model=AdviceView)

@@ -47,6 +47,7 @@ class Package:
     see_through: bool = False
     back: str = "sealed paper"
     effort: str = ""
+    goes_in: str = "clean both faces of the glazing, lay the package in and close it"
     strainer: bool = False
     depth: tuple[Both, Both] | None = None
     points: bool = True
@@ -126,6 +127,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         mouldings=frame.held,
         mount=package.mount,
         effort=package.effort,
+        goes_in=package.goes_in,
         more_mounts=package.more_mounts,
         shown=package.shown,
         spots=package.spots,

@@ -143,6 +143,7 @@ class Backed:
             },
             hangs=("strips", "ledge") if hung == "strips" else ("ledge", "strips"),
             mount=mount,
+            goes_in="glue the backing on and leave it under weights",
             effort="glued for good",
             wall_strip=o.strip,
         )

@@ -162,6 +162,7 @@ class PosterRails:
             },
             hangs=("cord",),
             mount=mount,
+            goes_in="clamp the sheet into its rails",
             effort="rails off: nothing stays on it",
         )
 

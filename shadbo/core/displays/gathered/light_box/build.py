@@ -119,6 +119,7 @@ class LightBox:
             ),
             reach_mm=min(reach + 30, 76),
             back="none",
+            goes_in="lay the layers on their steps, burn the lamps for an hour and screw the back on",
             effort="back off, and all comes out",
             strainer=False,
             points=False,

@@ -136,6 +136,7 @@ class OpenFrame:
             moulding=stock,
             mouldings=held,
             mount=mount,
+            goes_in="push the object onto its dowels and close the last rail",
             effort="drilled for good",
             shown=(Shown(item.id, item.name, item.ring, f"{item.key}.front", "opening"),),
             spots=spots,

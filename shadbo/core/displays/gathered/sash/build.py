@@ -124,6 +124,7 @@ class SashDisplay:
             Room(room, deep.value, "box.depth", "behind the glass"),
             glazed=True,
             mount=mount,
+            goes_in="lay the wrapped core behind the glass and screw its card on",
             effort="tape off, and the cloth is whole",
             shown=(Shown(item.id, item.name, centred(*(got[f"daylight_{a}"].value - 2 for a in ("width", "height"))),
                          f"{item.key}.width", "opening"),),

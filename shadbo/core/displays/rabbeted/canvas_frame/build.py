@@ -98,6 +98,7 @@ class CanvasFrame:
             joins,
             (*stretching_parts(desk), *(() if panel else (_clip_part(frame, depth),))),
             back=options.back or "vented paper",
+            goes_in="lay the piece in, even all round, and fasten it",
             effort="clips off, and the canvas comes out",
             strainer=bool(options.strainer),
             points=panel,

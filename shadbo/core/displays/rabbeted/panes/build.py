@@ -79,6 +79,7 @@ class TwoPanes:
             margins=border_margins(frame.face.value),
             see_through=True,
             back=options.back or "sealed paper",
+            goes_in="lay the piece between its panes by the corner marks and close them",
             effort="open the panes: nothing stays on it" if mount.taken.mount.id == "friction" else "peel one strip",
             strainer=bool(options.strainer),
         )

@@ -150,6 +150,7 @@ class ReadyMade:
             border_margins(box.wall.value),
             glazed=o.glass != "left out",
             mount=mount,
+            goes_in="lay the package in and close the tabs",
             effort="tabs up, and all comes out again",
         )
 

@@ -1,0 +1,287 @@
+import { createStore } from "zustand/vanilla";
+import type { Edit, JobView, Problem, System } from "../api/client";
+import { newId, Refused } from "../api/client";
+import type { Draft, Item, Shelf } from "./shelf";
+
+/** Someone else changed the same place: what we wanted there, and what they put. */
+export interface Clash {
+  mine: Edit;
+  typed: string;
+  theirs: unknown;
+}
+/** What was accepted at a place, shown there until a plan that knows of it has come. */
+export interface Echo {
+  typed: string;
+  edit: Edit;
+  n: number;
+}
+/** A change that the server refused whole: kept aside with its reason. */
+export interface Aside {
+  item: Item;
+  why: string;
+}
+
+export interface OutboxState {
+  job: JobView | null;
+  items: Item[];
+  drafts: Record<string, Draft>;
+  errors: Record<string, string>;
+  clashes: Record<string, Clash>;
+  echoes: Record<string, Echo>;
+  asides: Aside[];
+  link: "ok" | "lost" | "failing";
+  kept: boolean;
+  trouble: string;
+  gone: boolean;
+}
+
+/** The calls to the server that a queue of changes needs. */
+export interface Wire {
+  read(): Promise<JobView>;
+  save(item: Item, version: number): Promise<JobView>;
+  step(item: Item, version: number): Promise<JobView>;
+}
+
+const without = <T>(record: Record<string, T>, at: string) => {
+  const { [at]: _, ...rest } = record;
+  return rest;
+};
+
+/** What waits to be saved, in its order: typing, picking, undo and going back are all items of one queue. */
+export class Outbox {
+  readonly store;
+  private count = 0;
+  private flushing: Promise<void> | null = null;
+
+  constructor(
+    private wire: Wire,
+    private shelf: Shelf,
+    /** Called when anything changed that a plan should know of. */
+    private changed: () => void,
+    /** Called after something was saved here. */
+    private saved: (version: number) => void = () => {},
+    /** Called when something is to be tried again later. */
+    private later: () => void = () => {},
+  ) {
+    const kept = shelf.recall();
+    this.store = createStore<OutboxState>(() => ({
+      job: null,
+      items: kept.items,
+      drafts: kept.drafts,
+      errors: {},
+      clashes: {},
+      echoes: {},
+      asides: [],
+      link: "ok",
+      kept: true,
+      trouble: "",
+      gone: false,
+    }));
+    for (const item of kept.items) this.echo(item);
+  }
+
+  /** Take over what closed tabs left unsaved. */
+  adopt() {
+    const { items, drafts } = this.shelf.left();
+    if (!items.length && !Object.keys(drafts).length) return;
+    this.set({
+      items: [...this.state.items, ...items],
+      drafts: { ...drafts, ...this.state.drafts },
+    });
+    for (const item of items) this.echo(item);
+    this.changed();
+    void this.flush();
+  }
+
+  get state(): OutboxState {
+    return this.store.getState();
+  }
+  private set(change: Partial<OutboxState>) {
+    this.store.setState(change);
+    if (change.items || change.drafts) {
+      const { items, drafts } = this.state;
+      this.store.setState({ kept: this.shelf.remember({ items, drafts }) });
+    }
+  }
+  private echo(item: Item) {
+    this.count += 1;
+    const echoes = { ...this.state.echoes };
+    for (const edit of item.edits) echoes[edit.at] = { typed: item.typed, edit, n: this.count };
+    this.store.setState({ echoes });
+  }
+  /** How many changes were accepted so far: a plan that is asked for now knows of all of them. */
+  get accepted() {
+    return this.count;
+  }
+  /** A plan has come that knows of so many changes: the fields show it from now on. */
+  planned(n: number) {
+    const echoes = Object.fromEntries(Object.entries(this.state.echoes).filter(([, e]) => e.n > n));
+    if (Object.keys(echoes).length !== Object.keys(this.state.echoes).length) this.set({ echoes });
+  }
+
+  /** Something is being typed at a place. */
+  type(at: string, typed: string, edit: Edit) {
+    this.set({
+      drafts: { ...this.state.drafts, [at]: { typed, edit } },
+      errors: without(this.state.errors, at),
+    });
+    this.changed();
+  }
+  /** What was typed at a place is dropped; what counted before stands again. */
+  drop(at: string) {
+    this.set({
+      drafts: without(this.state.drafts, at),
+      errors: without(this.state.errors, at),
+      clashes: without(this.state.clashes, at),
+    });
+    this.changed();
+  }
+  /** What was typed at a place is meant: save it. */
+  accept(at: string, system: System) {
+    const clash = this.state.clashes[at];
+    const draft = this.state.drafts[at] ?? (clash && { typed: clash.typed, edit: clash.mine });
+    if (draft) this.edit([draft.edit], system, at);
+  }
+  /** Make edits and save them. */
+  edit(edits: Edit[], system: System, at = "") {
+    const typed = this.state.drafts[at]?.typed ?? this.state.clashes[at]?.typed ?? "";
+    this.put({ id: newId(), kind: "edits", edits, typed, system }, at);
+  }
+  /** Take the last change back, bring it again, or go back: after all that was done before. */
+  step(kind: "undo" | "redo" | "back", system: System, to?: number) {
+    this.put({ id: newId(), kind, edits: [], typed: "", system, ...(to === undefined ? {} : { to }) });
+  }
+  private put(item: Item, at = "") {
+    this.set({
+      items: [...this.state.items, item],
+      drafts: without(this.state.drafts, at),
+      errors: without(this.state.errors, at),
+      clashes: without(this.state.clashes, at),
+      trouble: "",
+    });
+    this.echo(item);
+    this.changed();
+    void this.flush();
+  }
+  /** A change that was refused as a whole: tried again, or let go. */
+  again(id: string) {
+    const aside = this.state.asides.find((a) => a.item.id === id);
+    this.letGo(id);
+    if (aside) this.put({ ...aside.item, id: newId() });
+  }
+  letGo(id: string) {
+    this.set({ asides: this.state.asides.filter((a) => a.item.id !== id) });
+  }
+
+  /** Edits that are not saved yet; what cannot be read stands aside, so that the rest is still planned. */
+  unsaved(): Edit[] {
+    const { items, drafts, errors } = this.state;
+    const typed = Object.entries(drafts).filter(([at]) => !errors[at]);
+    return [...items.flatMap((i) => i.edits), ...typed.map(([, draft]) => draft.edit)];
+  }
+
+  /** Set a draft aside at its field with the reason; false when more was typed there meanwhile, or nothing. */
+  refuse(at: string, typed: string, why: string): boolean {
+    if (this.state.drafts[at]?.typed !== typed) return false;
+    this.set({ errors: { ...this.state.errors, [at]: why } });
+    return true;
+  }
+
+  /** Read the job's header anew. */
+  async load(): Promise<void> {
+    try {
+      this.set({ job: await this.wire.read(), link: "ok" });
+    } catch (e) {
+      if (e instanceof Refused && e.problem.status === 404) {
+        this.shelf.forget();
+        this.set({ gone: true, items: [], drafts: {} });
+      } else this.lost(e);
+    }
+  }
+  private lost(e: unknown) {
+    const failing = e instanceof Refused;
+    this.set({ link: failing ? "failing" : "lost" });
+    this.later();
+  }
+
+  /** Save what waits, one after the other. */
+  flush(): Promise<void> {
+    this.flushing ??= this.run().finally(() => {
+      this.flushing = null;
+    });
+    return this.flushing;
+  }
+  private async run() {
+    while (this.state.items[0] && this.state.job) {
+      const item: Item = this.state.items[0];
+      try {
+        const call = item.kind === "edits" ? this.wire.save : this.wire.step;
+        const job = await call(item, this.state.job.version);
+        this.set({ job, items: this.state.items.slice(1), link: "ok" });
+        this.saved(job.version);
+        if (item.kind !== "edits") this.changed();
+      } catch (e) {
+        if (!(e instanceof Refused) || e.problem.status >= 500) {
+          this.lost(e);
+          return;
+        }
+        if (e.problem.status === 412) await this.stale(item, e.problem);
+        else this.giveBack(item, e.problem);
+        this.changed();
+      }
+    }
+  }
+
+  /** Someone else saved first: disjoint edits go on top of theirs, clashing ones wait for an answer. */
+  private async stale(item: Item, problem: Problem) {
+    if (item.kind !== "edits") {
+      this.set({
+        items: this.state.items.slice(1),
+        trouble: `Someone else has changed this job meanwhile; look, then ${item.kind} again.`,
+      });
+      await this.load();
+      return;
+    }
+    const job = this.state.job;
+    if (job) this.set({ job: { ...job, version: problem.version ?? job.version } });
+    const clashing = new Set(problem.clashing);
+    if (clashing.size === 0) return;
+    const clashes = { ...this.state.clashes };
+    for (const edit of item.edits.filter((e) => clashing.has(e.at))) {
+      const other = problem.since?.findLast((s) => meets(s.at, edit.at));
+      clashes[edit.at] = { mine: edit, typed: item.typed, theirs: other?.to };
+    }
+    const rest = item.edits.filter((e) => !clashing.has(e.at));
+    const others = this.state.items.slice(1);
+    const echoes = { ...this.state.echoes };
+    for (const at of clashing) delete echoes[at];
+    this.set({
+      clashes,
+      echoes,
+      items: rest.length ? [{ ...item, id: newId(), edits: rest }, ...others] : others,
+    });
+  }
+
+  /** The server will not have it: it stands in its field again, or aside as a whole, with the reason. */
+  private giveBack(item: Item, problem: Problem) {
+    const wrong = problem.errors?.[0];
+    const why = wrong ? wrong.message : problem.detail || problem.title;
+    const first = item.edits[0];
+    const echoes = { ...this.state.echoes };
+    for (const edit of item.edits) delete echoes[edit.at];
+    const items = this.state.items.slice(1);
+    if (first && item.edits.length === 1) {
+      const typed = item.typed || String(first.to ?? "");
+      this.set({
+        items,
+        echoes,
+        drafts: { ...this.state.drafts, [first.at]: { typed, edit: first } },
+        errors: { ...this.state.errors, [first.at]: why },
+      });
+    } else if (first) {
+      this.set({ items, echoes, asides: [...this.state.asides, { item, why }] });
+    } else this.set({ items, echoes, trouble: why });
+  }
+}
+
+const meets = (a: string, b: string) => a === b || a.startsWith(`${b}/`) || b.startsWith(`${a}/`);
