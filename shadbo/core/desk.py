@@ -1,7 +1,7 @@
 """What a plan is worked out on: the job, the shop's practice as it counts for this job, and the sheet."""
 
 from collections.abc import Callable
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Any, TypeVar, cast
 
 from shadbo.core.decisions.levers import Lever, Levers
@@ -50,6 +50,10 @@ class Desk:
         pins = {key: AsBuilt(r.mm, practice.half_width_mm(r.tool), TOOL_WORDS[r.tool]) for key, r in job.pins.items()}
         mark = Mark.named(job.mark) if job.mark is not None else shop.the_mark()
         return cls(job, shop, practice, mark, Sheet(mark.mm, pins), levers or Levers(), gathers)
+
+    def on_trial(self) -> "Desk":
+        """The same job on an empty sheet: what it works out there is compared and thrown away."""
+        return replace(self, sheet=Sheet(self.mark.mm), taken=[])
 
     @property
     def stock(self) -> Stock:

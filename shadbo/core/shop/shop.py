@@ -17,7 +17,7 @@ from shadbo.core.shop.boards import (
     Tape,
     TapeKind,
 )
-from shadbo.core.shop.materials import FloaterProfile, Hanger, HangerKind, PadStock, PlainStock, Screw, Wire
+from shadbo.core.shop.materials import FloaterProfile, Hanger, PadStock, PlainStock, Screw, Wire
 from shadbo.core.shop.values import Line, Millimetres, Positive, Tool, Value
 from shadbo.core.words.lengths import Mark, MarkName, System
 
@@ -197,12 +197,6 @@ class Stock(Value):
     def tapes_of(self, kind: TapeKind) -> list[Tape]:
         """Tapes of a kind, the cheapest first."""
         return sorted((t for t in self.tapes if t.kind == kind), key=lambda t: t.price)
-
-    def hanger(self, kind: HangerKind, weight_kg: float, each_kg: float, factor: float) -> Hanger | None:
-        """The cheapest hanger of that kind that is enough; else the strongest there is."""
-        kinds = sorted((h for h in self.hangers if h.kind == kind), key=lambda h: h.price)
-        fit = next((h for h in kinds if safe_kg(h, factor) >= asked_kg(h, weight_kg, each_kg)), None)
-        return fit or max(kinds, key=lambda h: h.rating_kg, default=None)
 
     def wire(self, pull_kg: float, factor: float) -> Wire | None:
         """The lightest wire whose rating, by the factor, takes the pull; else the strongest there is."""

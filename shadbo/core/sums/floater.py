@@ -101,6 +101,11 @@ def screw_line(
     )
 
 
+def ledge_spare(sheet: Sheet, ledge: Quantity, gap: Quantity, beyond_mm: float) -> Quantity:
+    """What the ledge has beyond the gap and a grip of ``beyond_mm`` on the bar; below nothing, no screw holds."""
+    return sheet.let("ledge.spare", "ledge beyond gap and grip", ledge - gap - sheet.number(beyond_mm, MM))
+
+
 def face_position(sheet: Sheet, inside_depth: Quantity, face: Quantity, depth: Quantity) -> Quantity:
     """The pad that sets the face: inside depth less face position less canvas depth; may come out negative."""
     return sheet.let("pad.wanted", "pad, wanted", inside_depth - face - depth)

@@ -21,7 +21,7 @@ from shadbo.core.sheet.units import MM
 from shadbo.core.shop.kept import SCREWS, role
 from shadbo.core.shop.materials import FloaterProfile, PadStock, PlainStock
 from shadbo.core.sums.canvas import CanvasSums, canvas_sums
-from shadbo.core.sums.floater import screw_line
+from shadbo.core.sums.floater import ledge_spare, screw_line
 from shadbo.core.sums.order import rail_order
 from shadbo.core.sums.square import Opening, place
 from shadbo.core.sums.weight import solid
@@ -99,9 +99,9 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
     sides_gap = (placed.gaps["left"]["middle"] + placed.gaps["right"]["middle"]) / 2
     mean_gap = s.let("gap.mean", "gap over the screw line", sides_gap)
     line = screw_line(s, wall, ledge, mean_gap, canvas.bar_face, 1.0)
-    beyond = s.number(desk.practice.ledge_beyond_gap_mm, MM)
-    s.let("ledge.spare", "ledge beyond gap and grip", ledge - gap - beyond)
-    length, in_bar, _ = screw_length(desk, options.screw_mm, body.ledge_thick, body.pad, canvas.depth)
+    ledge_spare(s, ledge, gap, desk.practice.ledge_beyond_gap_mm)
+    screw_sums = screw_length(desk, options.screw_mm, body.ledge_thick, body.pad, canvas.depth)
+    length, in_bar = screw_sums.length, screw_sums.in_bar
     down = hanger_down(desk, outside_h)
     offset = wall.value + mean_gap.value
     fixings, outs = place_screws(desk, canvas, options, outside_w, outside_h, offset, line.line, down.value)

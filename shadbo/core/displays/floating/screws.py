@@ -1,5 +1,6 @@
 """Screws of a floater: length, line, and places clear of keys, folds, braces and hangers."""
 
+from dataclasses import dataclass
 from typing import get_args
 
 from shadbo.core.build.assembly import Dot, Fixing, Side
@@ -23,22 +24,31 @@ def screw_of(stock: Stock, length_mm: float) -> Screw:
     return found or usual
 
 
-def screw_length(
-    desk: Desk, chosen_mm: float | None, ledge: Quantity, pad: Quantity, depth: Quantity
-) -> tuple[Quantity, Quantity, Quantity]:
-    """Screw length, what it holds in the bar, and what is left to the cloth."""
+@dataclass(frozen=True, slots=True)
+class ScrewSums:
+    """Screw length, what it holds in the bar, what is left to the cloth; and whether a standard length fits."""
+
+    length: Quantity
+    in_bar: Quantity
+    to_cloth: Quantity
+    standard: bool
+
+
+def screw_length(desk: Desk, chosen_mm: float | None, ledge: Quantity, pad: Quantity, depth: Quantity) -> ScrewSums:
+    """The decided screw, or the shortest standard one that grips the bar and keeps off the cloth."""
     s, p = desk.sheet, desk.practice
     low, _ = grip_window(depth.value, p)
     least = s.let("screw.least", "screw, at least", ledge + pad + s.number(low, MM), way="up")
     room = s.pick("smallest", s.number(p.screw_in_bar_most_mm, MM), depth - s.number(p.screw_to_cloth_mm, MM))
     most = s.let("screw.most", "screw, at most", ledge + pad + room, way="down")
     if chosen_mm is not None:
-        length = s.choose("screw.length", "screw", chosen_mm, MM, "decided for this job")
+        length, standard = s.choose("screw.length", "screw", chosen_mm, MM, "decided for this job"), True
     else:
-        value, _ = shortest_screw(least.value, most.value, p.screw_lengths_mm)
+        value, standard = shortest_screw(least.value, most.value, p.screw_lengths_mm)
         length = s.let("screw.length", "screw", s.decide("shortest standard length between", value, MM, least, most))
     in_bar = s.let("screw.in_bar", "screw in the bar", length - ledge - pad)
-    return length, in_bar, s.let("screw.to_cloth", "from the screw's tip to the cloth", depth - in_bar)
+    left = s.let("screw.to_cloth", "from the screw's tip to the cloth", depth - in_bar)
+    return ScrewSums(length, in_bar, left, standard)
 
 
 def keep_outs(

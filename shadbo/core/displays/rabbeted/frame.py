@@ -10,11 +10,12 @@ from shadbo.core.sheet.quantity import DUST, Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import FrameProfile
 from shadbo.core.shop.kept import FRAMES
+from shadbo.core.shop.values import Length
 from shadbo.core.sums.fit import Fit, Hold, allowance_of, frame_axis, hold
-from shadbo.core.sums.movement import growth_mm
 from shadbo.core.sums.order import order_mm, rail_order
 from shadbo.core.words.words import Mm, say
 
+AXES = ("width", "height")
 FALLBACK = FrameProfile(
     id="plain-frame", name="moulding, none listed", face_mm=25, height_mm=24, rabbet_mm=18, lip_mm=6
 )
@@ -108,34 +109,39 @@ def _waste(held: Suitability, depth_mm: float, most_spare_mm: float) -> float:
     return max(profile.rabbet_mm - depth_mm - most_spare_mm, 0.0) * 0.5
 
 
-def allowance_mm(desk: Desk, options: FrameOptions, package_mm: float, acrylic: bool) -> float:
-    """The allowance that a package of this size will get."""
+Size = tuple[Quantity, Quantity]
+
+
+def allowance(desk: Desk, decided: Length | None, axis: str, package: Quantity, acrylic: bool) -> Size:
+    """The allowance that a package gets on one axis, and what its glazing grows by: the sums of the plan itself."""
     p = desk.practice
-    if options.allowance is not None:
-        return options.allowance.mm
-    growth = growth_mm(package_mm, p.season_k, p.season_rh) + p.growth_room_mm if acrylic else 0.0
-    return max(p.fit_allowance_mm, growth)
+    base = desk.sheet.number(p.fit_allowance_mm, MM)
+    room, growth = allowance_of(desk.sheet, axis, package, base, acrylic, p.growth_room_mm, p.season_k, p.season_rh)
+    return (room if decided is None else desk.sheet.number(decided.mm, MM)), growth
 
 
-def lip_room_mm(desk: Desk, options: FrameOptions, size_mm: tuple[float, float], acrylic: bool) -> float:
+def lip_room_mm(desk: Desk, options: FrameOptions, size: Size, acrylic: bool) -> float:
     """What slides and shrinks away behind a lip: allowance, growth of acrylic, the mark that boards are cut to."""
-    p = desk.practice
-    room = max(allowance_mm(desk, options, size, acrylic) for size in size_mm)
+    trial = desk.on_trial()
+    both = [allowance(trial, options.allowance, a, q, acrylic) for a, q in zip(AXES, size, strict=True)]
+    room = max(room.value for room, _ in both)
     if not acrylic:
         return room
-    return room + growth_mm(max(size_mm), p.season_k, p.season_rh) + desk.mark.mm
+    return room + max(growth.value for _, growth in both) + desk.mark.mm
 
 
 def profile_for(
     desk: Desk,
     options: FrameOptions,
-    size_mm: tuple[float, float],
+    size: Size,
     depth_mm: float,
     acrylic: bool,
     most_spare_mm: float = 3.0,
 ) -> tuple[FrameProfile, tuple[Suitability, ...]]:
     """The decided moulding or the best of the rack, and every one held against the package."""
-    held = held_against(desk, size_mm, depth_mm, lip_room_mm(desk, options, size_mm, acrylic), most_spare_mm)
+    held = held_against(
+        desk, (size[0].value, size[1].value), depth_mm, lip_room_mm(desk, options, size, acrylic), most_spare_mm
+    )
     best = held[0].profile if held else FALLBACK
     planned = best if isinstance(best, FrameProfile) else FALLBACK
     return desk.take(FRAMES, "profile", desk.levers.profile, lambda: planned), held
@@ -167,8 +173,8 @@ def frame_round(
             room = base
         fits.append((axis, size, room))
         growths.append(growth)
-    size_mm = (fits[0][1].value, fits[1][1].value)
-    profile, held = chosen or profile_for(desk, options, size_mm, depth_mm, acrylic, most_spare_mm)
+    size_q = (fits[0][1], fits[1][1])
+    profile, held = chosen or profile_for(desk, options, size_q, depth_mm, acrylic, most_spare_mm)
     source = profile.name + ("" if options.profile else ", the plan's choice")
     face = s.choose("profile.face", "face of the moulding", profile.face_mm, MM, source)
     lip = s.choose("profile.lip", "lip", profile.lip_mm, MM, source)

@@ -5,17 +5,18 @@ from dataclasses import replace
 from shadbo.core.build.assembly import Hatch, Part
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.flat_front import PIECE_HATCH, place_in, placed_ring, seen
-from shadbo.core.displays.rabbeted.frame import Frame, allowance_mm, frame_round, profile_for
+from shadbo.core.displays.rabbeted.frame import Frame, Size, allowance, frame_round, profile_for
 from shadbo.core.displays.rabbeted.options import FrameOptions, GlazedOptions
 from shadbo.core.displays.rabbeted.slabs import (
     Slab,
     air_needed,
-    depth_sums,
+    depth_needed,
     first_sheet,
     glazing_for,
     piece_slab,
     slab,
     spacer_slab,
+    spare_depth,
 )
 from shadbo.core.pieces.facts import Told
 from shadbo.core.shapes.rings import centred
@@ -37,10 +38,11 @@ def bordered(
     """Package wanted so that the border is seen all round inside the lip."""
     s, out = desk.sheet, []
     for axis, size, by in (("width", of[0], border[0]), ("height", of[1], border[1])):
-        target = size.value + 2 * by.value + 2 * profile.lip_mm
+        target = size + 2 * by + s.number(2 * profile.lip_mm, MM)
         room = 0.0
         for _ in range(4):  # the allowance grows with the package, by two thousandths: this settles at once
-            room = allowance_mm(desk, options, target - room, acrylic)
+            package = target - s.number(room, MM)
+            room = allowance(desk.on_trial(), options.allowance, axis, package, acrylic)[0].value
         cover = s.choose(
             f"border.cover_{axis}", f"rim under the lip, {axis}", profile.lip_mm - room / 2, MM, "lip − allowance ÷ 2"
         )
@@ -54,11 +56,11 @@ def framed(
     options: FrameOptions,
     border: tuple[Quantity, Quantity],
     slabs: list[Slab],
-    rough: tuple[float, float],
+    rough: Size,
     acrylic: bool,
 ) -> tuple[list[Slab], Frame]:
     """Frame round a package with a border that is seen: moulding first, since its lip says how much it covers."""
-    depth = sum(x.thick.value for x in slabs) + desk.practice.fastener_room_mm
+    depth = depth_needed(desk, slabs).value
     chosen = profile_for(desk, options, rough, depth, acrylic)
     bare = border[0].value <= 0 and border[1].value <= 0
     size = (flat.width, flat.height)
@@ -66,16 +68,21 @@ def framed(
     frame = frame_round(desk, options, wanted, depth, acrylic, chosen=chosen)
     starts = max((wanted[0].value - flat.width.value) / 2, 0)
     placed = [replace(x, starts_mm=starts) if x.id == "piece" else x for x in slabs]
-    depth_sums(desk, placed, frame.rabbet_depth)
+    spare_depth(desk, frame.rabbet_depth)
     return placed, frame
 
 
-def rough_size(desk: Desk, flat: FlatSums, border_mm: float) -> tuple[float, float]:
+def rough_size(desk: Desk, flat: FlatSums, border_mm: float) -> Size:
     """About the size of the package, before the moulding is known."""
     more = 2 * border_mm + 24 if border_mm > 0 else 0.0
-    wide = flat.width.value + desk.set_excess_mm("width", flat.width.value)
-    high = flat.height.value + desk.set_excess_mm("height", flat.height.value)
-    return wide + more, high + more
+    wide = desk.set_excess_mm("width", flat.width.value) + more
+    high = desk.set_excess_mm("height", flat.height.value) + more
+    return flat.width + desk.sheet.number(wide, MM), flat.height + desk.sheet.number(high, MM)
+
+
+def in_mm(size: Size) -> tuple[float, float]:
+    """A size as plain numbers, for choosing sheets."""
+    return size[0].value, size[1].value
 
 
 def layers_of(

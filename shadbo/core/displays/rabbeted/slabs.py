@@ -225,13 +225,18 @@ def filler_slab(desk: Desk, spare_mm: float, see_through: bool, least_mm: float)
     return Slab("filler", sheet.name, "packer", thick, HATCH[sheet.kind], stack, ring_mm=ring, count=n)
 
 
-def depth_sums(desk: Desk, slabs: Sequence[Slab], rabbet: Quantity) -> Quantity:
-    """Package, fastener room and spare depth onto the sheet."""
+def depth_needed(desk: Desk, slabs: Sequence[Slab]) -> Quantity:
+    """The depth that the layers and their fasteners ask of a rabbet."""
     s = desk.sheet
     total = slabs[0].thick
     for layer in slabs[1:]:
         total = total + layer.thick
     package = s.let("depth.package", "package, all layers", total)
     room = s.choose("depth.fastener", "room for the fasteners", desk.practice.fastener_room_mm, MM, "common practice")
-    s.let("depth.needed", "rabbet needed", package + room, way="up")
-    return s.let("depth.spare", "spare depth", rabbet - package - room, way="down")
+    return s.let("depth.needed", "rabbet needed", package + room, way="up")
+
+
+def spare_depth(desk: Desk, rabbet: Quantity) -> Quantity:
+    """What the made rabbet has over the depth that is needed; below nothing, the package is too deep."""
+    s = desk.sheet
+    return s.let("depth.spare", "spare depth", rabbet - s["depth.package"] - s["depth.fastener"], way="down")

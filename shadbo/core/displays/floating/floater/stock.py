@@ -1,77 +1,91 @@
-"""Which floater moulding of the stock suits a canvas, worked backwards from what is wanted."""
+"""The floater's edge with one moulding; and which moulding of the stock suits a canvas, by those same sums."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 
 from shadbo.core.build.setting import Suitability
-from shadbo.core.sheet.quantity import DUST
+from shadbo.core.desk import Desk
+from shadbo.core.displays.floating.floated import Body
+from shadbo.core.displays.floating.screws import screw_length
+from shadbo.core.sheet.quantity import DUST, Quantity
+from shadbo.core.sheet.units import MM
 from shadbo.core.shop.materials import FloaterProfile, PadStock
-from shadbo.core.shop.shop import Practice, Stock
-from shadbo.core.sums.floater import grip_window, pads_for, shortest_screw
+from shadbo.core.sums.canvas import CanvasSums
+from shadbo.core.sums.floater import face_position, ledge_spare, pad_made, pads_for
 from shadbo.core.sums.order import order_mm
-from shadbo.core.words.lengths import Mark
 from shadbo.core.words.words import Mm, say
+
+Pads = Callable[[Quantity], Sequence[PadStock]]
+
+
+def body_in(
+    desk: Desk,
+    profile: FloaterProfile,
+    held: tuple[Suitability, ...],
+    canvas: CanvasSums,
+    face: Quantity,
+    pads_of: Pads,
+    source: str,
+) -> tuple[Body, Quantity]:
+    """The edge that this moulding makes for a canvas, and the pad that it asks for; lengths in mm."""
+    s = desk.sheet
+    wall = s.choose("profile.wall", "wall of the profile", profile.wall_mm, MM, source)
+    ledge = s.choose("profile.ledge", "ledge, from the wall", profile.ledge_mm, MM, source)
+    ledge_thick = s.choose("profile.ledge_thick", "ledge, thickness", profile.ledge_thick_mm, MM, source)
+    listed = s.choose("profile.inside_depth", "inside depth, as listed", profile.inside_depth_mm, MM, source)
+    inside_depth = s.made("frame.inside_depth", "inside depth of the frame", listed)
+    wanted = face_position(s, inside_depth, face, canvas.depth)
+    pads = pads_of(wanted)
+    pad = pad_made(s, wanted, pads, 0.2)
+    made = s.made("face.made", "face behind the frame's front edge", inside_depth - canvas.depth - pad)
+    return Body(profile, held, wall, ledge, ledge_thick, inside_depth, pad, pads, made), wanted
 
 
 def suitability(
-    profile: FloaterProfile,
-    depth_mm: float,
-    face_mm: float,
-    gap_mm: float,
-    size_mm: tuple[float, float],
-    pads: Sequence[PadStock],
-    practice: Practice,
-    mark: Mark,
+    desk: Desk, profile: FloaterProfile, canvas: CanvasSums, face: Quantity, gap: Quantity
 ) -> Suitability:
-    """Hold one profile against the canvas: pad, screw, ledge; price of its rails by the ordering estimate.
-
-    ``face_mm`` is recessed (+) or proud (−). Order estimate: 2 · (w + h) + 8 · face (common practice).
-    """
-    pad = profile.inside_depth_mm - face_mm - depth_mm
+    """Hold one profile against the canvas by planning its edge: pad, screw, ledge; price of its rails."""
+    p, trial = desk.practice, desk.on_trial()
+    body, wanted = body_in(
+        trial,
+        profile,
+        (),
+        canvas,
+        face,
+        lambda pad: pads_for(pad.value, desk.stock.pads, p.pad_layers, p.face_off_mm),
+        profile.name,
+    )
+    screw = screw_length(trial, None, body.ledge_thick, body.pad, canvas.depth)
+    pad = wanted.value
     faults: list[str] = []
     if pad < -DUST:
         faults.append(f"{-pad:.4g} mm too shallow")
-    stack = pads_for(pad, pads, practice.pad_layers, practice.face_off_mm)
-    made = sum(p.thick_mm for p in stack)
-    if pad > DUST and abs(made - pad) > practice.face_off_mm + DUST:
+    if pad > DUST and abs(body.pad.value - pad) > p.face_off_mm + DUST:
         faults.append(f"no pads in stock make {pad:.4g} mm")
-    base = profile.ledge_thick_mm + max(made, 0)
-    least, most = grip_window(depth_mm, practice)
-    _, screws = shortest_screw(base + least, base + most, practice.screw_lengths_mm)
-    if pad >= -DUST and not screws:
+    if pad >= -DUST and not screw.standard:
         faults.append("no standard screw length fits")
-    if profile.ledge_mm < gap_mm + practice.ledge_beyond_gap_mm - DUST:
+    if ledge_spare(trial.sheet, body.ledge, gap, p.ledge_beyond_gap_mm).value < -DUST:
         faults.append("ledge too narrow for the gap")
-    more = 2 * (gap_mm + profile.wall_mm)
-    order = order_mm(size_mm[0] + more, size_mm[1] + more, profile.wall_mm)
+    more = 2 * (gap.value + profile.wall_mm)
+    order = order_mm(canvas.width.value + more, canvas.height.value + more, profile.wall_mm)
     return Suitability(
         profile,
-        say(mark, "pad {}", Mm(pad)),
+        say(desk.mark, "pad {}", Mm(pad)),
         tuple(faults),
         order / 1000 * profile.price_per_m,
         max(-pad, 0),
         profile.ledge_mm,
         say(
-            mark,
+            desk.mark,
             "inside {}, wall {}, ledge {} × {}",
             *map(Mm, (profile.inside_depth_mm, profile.wall_mm, profile.ledge_mm, profile.ledge_thick_mm)),
         ),
     )
 
 
-def held_against(
-    stock: Stock,
-    depth_mm: float,
-    face_mm: float,
-    gap_mm: float,
-    size_mm: tuple[float, float],
-    practice: Practice,
-    mark: Mark,
-) -> tuple[Suitability, ...]:
+def held_against(desk: Desk, canvas: CanvasSums, face: Quantity, gap: Quantity) -> tuple[Suitability, ...]:
     """Every floater profile of the stock, the best first: those that work by price and pad, then the rest.
 
     The ones that fail are ordered by how much is missing, so the first is always the nearest thing to a fit.
     """
-    all_ = (
-        suitability(p, depth_mm, face_mm, gap_mm, size_mm, stock.pads, practice, mark) for p in stock.floater_profiles
-    )
+    all_ = (suitability(desk, p, canvas, face, gap) for p in desk.stock.floater_profiles)
     return tuple(sorted(all_, key=lambda s: (len(s.faults), s.missing_mm, s.price, s.profile.id)))

@@ -23,7 +23,15 @@ from shadbo.core.displays.gathered.shadow_box.build import clearance_mm, item_se
 from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.displays.rabbeted.frame import frame_round
 from shadbo.core.displays.rabbeted.package import Package, build_package
-from shadbo.core.displays.rabbeted.slabs import Slab, depth_sums, first_sheet, glazing_for, slab, spacer_slab
+from shadbo.core.displays.rabbeted.slabs import (
+    Slab,
+    depth_needed,
+    first_sheet,
+    glazing_for,
+    slab,
+    spacer_slab,
+    spare_depth,
+)
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.objects import Garment
@@ -70,9 +78,9 @@ class JerseyBox:
         backing = first_sheet(desk, "backing", LEVERS.backing, size, "backing", "foam board", "corrugated plastic")
         slabs.append(slab(desk, "board", board.name, "board", board))
         slabs.append(slab(desk, "backing", backing.name, "backing", backing))
-        depth = sum(x.thick.value for x in slabs) + desk.practice.fastener_room_mm
+        depth = depth_needed(desk, slabs).value
         frame = frame_round(desk, o, wanted, depth, glazing.kind == "acrylic")
-        depth_sums(desk, slabs, frame.rabbet_depth)
+        spare_depth(desk, frame.rabbet_depth)
         zones = zones_of(desk, group)
         planes = {x.id: "mat" for x in (*sat.notches, *sat.plates, *sat.windows)}
         board_size = (frame.package_w, frame.package_h)

@@ -32,7 +32,7 @@ from shadbo.core.displays.gathered.shadow_box.build import item_sections, neares
 from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.displays.rabbeted.frame import Frame, lip_room_mm
 from shadbo.core.displays.rabbeted.package import Package, build_package
-from shadbo.core.displays.rabbeted.slabs import Slab, depth_sums, first_sheet, glazing_for, slab
+from shadbo.core.displays.rabbeted.slabs import Slab, depth_needed, first_sheet, glazing_for, slab, spare_depth
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.objects import Keepsake
@@ -40,6 +40,7 @@ from shadbo.core.pieces.pieces import Piece
 from shadbo.core.shapes.letters import Lettering
 from shadbo.core.shapes.polygon import moved
 from shadbo.core.shapes.rings import centred, rect
+from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import LampStrip
 from shadbo.core.shop.kept import LAMPS, PLAIN_STOCK
 from shadbo.core.shop.materials import PlainStock
@@ -72,7 +73,9 @@ class LightBox:
         text = cut_outs_of(desk, o)
         above = text.height + p.layout_gap_mm if text is not None else 0.0
         group = gather(desk, items, o.layout, o.margin, HOME.to("layout"), above)
-        size = (group.width.value + 40, group.height.value + 40)
+        more = s.number(40, MM)
+        about = (group.width + more, group.height + more)
+        size = (about[0].value, about[1].value)
         facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
         glazing = glazing_for(desk, facts, size)
         middle = first_sheet(desk, "middle", LEVERS.middle, size, "mdf", "hardboard", "mat", "foam board")
@@ -89,9 +92,9 @@ class LightBox:
             Slab("light_void", "light void", "void", light, "air", starts_mm=-step.value),
             slab(desk, "backing", backing.name, "backing", backing, starts_mm=-2 * step.value),
         ]
-        deep = sum(x.thick.value for x in slabs) + p.fastener_room_mm
+        deep = depth_needed(desk, slabs).value
         acrylic = glazing.kind == "acrylic"
-        room = lip_room_mm(desk, o, size, acrylic) + p.hold_caution_mm
+        room = lip_room_mm(desk, o, about, acrylic) + p.hold_caution_mm
         lip = max(step.value, math.ceil(2 * room - 1e-9) / 2)
         held_stock = boards_of(desk, size, deep + LIP_THICK_MM, lip + 2 * step.value)
         best = held_stock[0].profile if held_stock else STOCK
@@ -101,7 +104,7 @@ class LightBox:
         wall = frame.face - frame.lip - 2 * step
         s.let("step.wall_left", "wall behind the last step", wall, "face − lip − 2 · step", "down")
         slabs = layers_of(desk, frame, slabs, step)
-        depth_sums(desk, slabs, frame.rabbet_depth)
+        spare_depth(desk, frame.rabbet_depth)
         zones = zones_of(desk, group)
         board = (s["middle.width"], s["middle.height"])
         held = hold_items(desk, group, o.mounts, HOME.to("mounts"), board, zones)

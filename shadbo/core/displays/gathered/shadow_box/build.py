@@ -25,12 +25,13 @@ from shadbo.core.displays.rabbeted.framed_piece import bordered
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.slabs import (
     Slab,
-    depth_sums,
+    depth_needed,
     first_sheet,
     glazing_for,
     liner_slab,
     slab,
     spacer_slab,
+    spare_depth,
     void_slab,
 )
 from shadbo.core.findings import StationName
@@ -70,7 +71,9 @@ class ShadowBox:
         s, o = desk.sheet, HOME.of(desk.job)
         items = items_of(desk)
         group = gather(desk, items, o.layout, o.margin, HOME.to("layout"))
-        size = (group.width.value + 20, group.height.value + 20)
+        more = s.number(20, MM)
+        about = (group.width + more, group.height + more)
+        size = (about[0].value, about[1].value)
         facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
         glazing = glazing_for(desk, facts, size)
         air_of_items(desk, items, size, glazing.thick_mm, glazing.kind)
@@ -82,12 +85,12 @@ class ShadowBox:
             slabs.append(void)
         backing = first_sheet(desk, "backing", LEVERS.backing, size, "backing", "foam board", "corrugated plastic")
         slabs.append(slab(desk, "backing", backing.name, "backing", backing))
-        depth = sum(x.thick.value for x in slabs) + desk.practice.fastener_room_mm
+        depth = depth_needed(desk, slabs).value
         acrylic = glazing.kind == "acrylic"
-        chosen = profile_for(desk, o, size, depth, acrylic)
+        chosen = profile_for(desk, o, about, depth, acrylic)
         wanted = bordered(desk, (group.width, group.height), o, _none(desk), chosen[0], acrylic)
         frame = frame_round(desk, o, wanted, depth, acrylic, chosen=chosen)
-        depth_sums(desk, slabs, frame.rabbet_depth)
+        spare_depth(desk, frame.rabbet_depth)
         zones = zones_of(desk, group)
         held = hold_items(desk, group, o.mounts, HOME.to("mounts"), (frame.package_w, frame.package_h), zones)
         reach = nearest_edge(group)

@@ -14,7 +14,7 @@ from shadbo.core.displays.rabbeted.frame import Frame, frame_round
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.points import side_fixings
 from shadbo.core.displays.rabbeted.rows import merged, package_questions
-from shadbo.core.displays.rabbeted.slabs import Slab, depth_sums, piece_slab
+from shadbo.core.displays.rabbeted.slabs import Slab, depth_needed, piece_slab, spare_depth
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.pieces import Panel, Piece
@@ -60,8 +60,6 @@ class CanvasFrame:
             width, height, depth, mass = canvas.width, canvas.height, canvas.depth, canvas.mass
             bar = canvas.bar_face.value
         facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
-        needed = depth.value + desk.practice.fastener_room_mm if panel else max(depth.value - 12, 4.0)
-        frame = frame_round(desk, options, (width, height), needed, False, panel, 12.0)
         layer = piece_slab(
             desk,
             "canvas" if not panel else "panel",
@@ -82,7 +80,10 @@ class CanvasFrame:
                 mass=mass,
                 cut=False,
             )
-        depth_sums(desk, [layer], frame.rabbet_depth)
+        needed = depth_needed(desk, [layer]).value
+        asked = needed if panel else max(depth.value - 12, 4.0)
+        frame = frame_round(desk, options, (width, height), asked, False, panel, 12.0)
+        spare_depth(desk, frame.rabbet_depth)
         ids = ("points",) if panel else ("offset clips", "plates and screws")
         mount = choose_mount(desk, facts, mass.value, ids, options.mount)
         joins = () if panel else (_clips(desk, frame, depth, mass),)

@@ -12,7 +12,7 @@ from shadbo.core.displays.base import Ask
 from shadbo.core.displays.floating.floated import reading_asks
 from shadbo.core.displays.rabbeted.flat_front import border_margins
 from shadbo.core.displays.rabbeted.frame import Frame
-from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, layers_of, place_seen, rough_size
+from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, in_mm, layers_of, place_seen, rough_size
 from shadbo.core.displays.rabbeted.needlework.options import HOME, LEVERS
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.rows import merged, package_questions
@@ -55,7 +55,7 @@ class NeedleworkFrame:
         )
         rough = rough_size(desk, flat, border.value)
         folds = s.choose("stack.folds", "folds and tape behind the board", FOLDS_MM, MM, "common practice")
-        slabs, glazing = layers_of(desk, options, facts, flat, rough, p.air_textile_mm)
+        slabs, glazing = layers_of(desk, options, facts, flat, in_mm(rough), p.air_textile_mm)
         slabs.insert(-1, Slab("folds", "folds and tape", "pad", folds, "textile", ring_mm=25, cut=False))
         slabs, frame = framed(desk, flat, options, (border, border), slabs, rough, glazing.kind == "acrylic")
         slabs = [replace(x, starts_mm=0.0) for x in slabs]

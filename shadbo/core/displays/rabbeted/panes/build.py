@@ -9,7 +9,7 @@ from shadbo.core.displays.asking import sheet_row, told_line
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.floating.floated import reading_asks
 from shadbo.core.displays.rabbeted.flat_front import PIECE_HATCH, border_margins
-from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, place_seen, rough_size
+from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, in_mm, place_seen, rough_size
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.panes.options import HOME, LEVERS, PanesOptions
 from shadbo.core.displays.rabbeted.rows import merged, package_questions
@@ -53,7 +53,7 @@ class TwoPanes:
         border = _border(desk, options, flat)
         least = min(q.value for q in border)
         rough = rough_size(desk, flat, least)
-        pane = _pane(desk, facts["loose_surface"], rough)
+        pane = _pane(desk, facts["loose_surface"], in_mm(rough))
         hatch = PIECE_HATCH[desk.piece.detail.kind]
         slabs = [
             slab(desk, "glazing", f"front pane, {pane.name}", "glazing", pane),

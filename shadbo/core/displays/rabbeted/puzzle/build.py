@@ -9,7 +9,7 @@ from shadbo.core.displays.asking import size_text, told_line
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.floating.floated import reading_asks
 from shadbo.core.displays.rabbeted.flat_front import border_margins
-from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, layers_of, place_seen, rough_size
+from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, in_mm, layers_of, place_seen, rough_size
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.puzzle.options import HOME, LEVERS
 from shadbo.core.displays.rabbeted.rows import merged, package_questions
@@ -54,7 +54,7 @@ class PuzzleFrame:
         )
         bare = margin.value <= 0
         rough = rough_size(desk, flat, margin.value)
-        slabs, glazing = layers_of(desk, options, told_facts, flat, rough, p.air_paper_mm)
+        slabs, glazing = layers_of(desk, options, told_facts, flat, in_mm(rough), p.air_paper_mm)
         slabs, frame = framed(desk, flat, options, (margin, margin), slabs, rough, glazing.kind == "acrylic")
         mount = choose_mount(desk, told_facts, flat.mass.value, MOUNTS, options.mount)
         bands = tape_bands(flat.height.value, _tape_mm(desk), OVERLAP_MM)

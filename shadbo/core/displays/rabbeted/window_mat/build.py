@@ -13,12 +13,13 @@ from shadbo.core.displays.rabbeted.rows import merged, package_questions
 from shadbo.core.displays.rabbeted.slabs import (
     Slab,
     air_needed,
-    depth_sums,
+    depth_needed,
     first_sheet,
     glazing_for,
     piece_slab,
     slab,
     spacer_slab,
+    spare_depth,
 )
 from shadbo.core.displays.rabbeted.window_mat.openings import openings, window_dims
 from shadbo.core.displays.rabbeted.window_mat.options import HOME, LEVERS, MatOptions
@@ -57,7 +58,7 @@ class WindowMat:
 
     def build(self, desk: Desk) -> Assembly:
         """Window, mat, package, frame."""
-        s, p, options = desk.sheet, desk.practice, HOME.of(desk.job)
+        s, options = desk.sheet, HOME.of(desk.job)
         flat = flat_sums(desk, desk.piece)
         told = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
         window = _window(desk, options, flat)
@@ -88,9 +89,9 @@ class WindowMat:
             slab(desk, "backing", backing.name, "backing", backing),
         ]
         s.let("air.made", "air in front of the piece", _sum(desk, [x for x in slabs if x.role in ("mat", "spacer")]))
-        depth = sum(x.thick.value for x in slabs) + p.fastener_room_mm
+        depth = depth_needed(desk, slabs).value
         frame = frame_round(desk, options, wanted, depth, glazing.kind == "acrylic")
-        depth_sums(desk, slabs, frame.rabbet_depth)
+        spare_depth(desk, frame.rabbet_depth)
         mount = choose_mount(desk, told, flat.mass.value, MOUNTS, options.mount)
         join = _hinges(desk, flat, mount.taken.mount.id, shift)
         load_sums(desk, mount, flat.mass, s["mount.count"], s.number(50, MM))
