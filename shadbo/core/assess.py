@@ -39,6 +39,6 @@ def _assess(job: Job, shop: Shop) -> Plan:
     weight = desk.sheet.let("weight.total", "weight of frame and piece", total)
     hang = plan_hanging(desk, assembly, weight)
     material_price(desk, assembly, hang)
-    look = Look(desk, assembly, hang)
+    look = Look(desk=desk, assembly=assembly, hang=hang)
     findings = [finding for check in CHECKS for finding in check(look)]
     return Plan(desk, display, (), assembly, hang, tuple(by_weight(findings)))

@@ -4,7 +4,7 @@ import datetime as dt
 from collections.abc import Sequence
 from typing import Any, cast
 
-from sqlalchemy import ColumnElement, Select, literal_column, or_, select
+from sqlalchemy import ColumnElement, Select, or_, select
 from sqlalchemy.orm import Session
 
 from shadbo.core.change import change, planned, with_materials
@@ -19,9 +19,7 @@ from shadbo.store.history import Kind, Past, undoable
 from shadbo.store.models import JobRow, RevisionRow, WorkshopRow
 from shadbo.store.rack import shop_mark, tell
 from shadbo.store.records import Kept, Listed, NoSuchJob, NothingToUndo, Revision, Stale
-
-_SHOPS: dict[str, tuple[str, Shop]] = {}
-"""The newest shop of each workshop that this process has read, and the mark of the row that it was read from."""
+from shadbo.store.shops import row_mark, shop_as_of
 
 
 class Jobs:
@@ -69,25 +67,15 @@ class Jobs:
         The job is checked once, after the edits; the shop is read anew only when its row has changed.
         """
         _within_range(job_id)
-        stamp: ColumnElement[str] = literal_column("workshops.xmin::text")
         query = (
-            select(JobRow.version, JobRow.document, stamp)
+            select(JobRow.version, JobRow.document, row_mark())
             .join(WorkshopRow, WorkshopRow.id == JobRow.workshop_id)
             .where(JobRow.workshop_id == self._workshop_id, JobRow.id == job_id)
         )
         found = self._session.execute(query).first()
         if found is None:
             raise NoSuchJob(f"there is no job {job_id}")
-        return found[0], apply_to(upgrade(found[1]), edits)[0], self._shop_of(found[2])
-
-    def _shop_of(self, stamp: str) -> Shop:
-        known = _SHOPS.get(self._workshop_id)
-        if known is None or known[0] != stamp:
-            stamp_now: ColumnElement[str] = literal_column("workshops.xmin::text")
-            row = select(stamp_now, WorkshopRow.shop)
-            found = self._session.execute(row.where(WorkshopRow.id == self._workshop_id)).one()
-            known = _SHOPS[self._workshop_id] = (found[0], Shop.model_validate(found[1]))
-        return known[1]
+        return found[0], apply_to(upgrade(found[1]), edits)[0], shop_as_of(self._session, self._workshop_id, found[2])
 
     def find(self, words: str = "", state: str = "", limit: int = 200) -> list[Listed]:
         """Jobs by words in title, owner or number, what is due first on top."""

@@ -19,7 +19,7 @@ def exact(mm: float) -> Both:
 
 
 def reading_row(
-    desk: Desk, at: str, label: str, reading: Reading | None, key: str, needed: bool = False, note: str = ""
+    desk: Desk, at: str, label: str, reading: Reading | None, key: str, needed: bool = False, note: Both | str = ""
 ) -> Question:
     """A measurement to take, with its tool."""
     return Question(
@@ -31,7 +31,7 @@ def reading_row(
         typed=reading.typed if reading else "",
         decided=reading is not None,
         tool=reading.tool if reading else "tape",
-        note=both(note) if note else None,
+        note=(both(note) if isinstance(note, str) else note) if note else None,
         key=key,
         tape=key,
         needed=needed and reading is None,

@@ -9,18 +9,20 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Literal
 
+from shadbo.core.build.glue import CornerJoint
 from shadbo.core.build.marked import Forbidden, Shown, Spot, Window
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.build.setting import BackRail, Margins, Moulding, Room, Suitability
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.boards import SheetStock, Tape
-from shadbo.core.shop.materials import HangerKind
+from shadbo.core.shop.materials import HangerKind, PadStock
 from shadbo.core.sums.spacing import KeepOut
 from shadbo.core.words.lengths import Both
 
 Dot = tuple[float, float]
 Ring = tuple[Dot, ...]
 Side = Literal["top", "right", "bottom", "left"]
+Back = Literal["sealed paper", "vented paper", "tape", "none"]
 Hatch = Literal[
     "wood",
     "stretcher",
@@ -178,6 +180,8 @@ class Callout:
 class Assembly:
     """A display built from sums: everything that weight, hanging, checks and drawing need.
 
+    ``back`` is what closes it; ``arranged`` the rule by which several pieces stand; ``least_gap_at`` where a floated
+    canvas comes nearest to its wall, in words; ``pads`` what lies under it.
     ``goes_in`` says in a few words how the piece goes into what was made.
     ``hangs`` limits the ways of hanging; empty leaves it to weight and size. ``back_rail`` is None where
     there is no rail to screw a hanger to. ``answers`` are what the docket says, by station.
@@ -205,6 +209,11 @@ class Assembly:
     mount: MountPlan | None = None
     effort: str = ""
     goes_in: str = "put the piece in"
+    back: Back = "none"
+    joint: CornerJoint | None = None
+    arranged: str = ""
+    least_gap_at: str = ""
+    pads: tuple[PadStock, ...] = ()
     wall_strip: Tape | None = None
     more_mounts: tuple[MountPlan, ...] = ()
     shown: tuple[Shown, ...] = ()

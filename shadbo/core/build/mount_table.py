@@ -10,7 +10,10 @@ FactorKind = Literal["hardware_factor", "tape_factor", "hinge_factor", "pin_fact
 
 @dataclass(frozen=True, slots=True)
 class Mount:
-    """A way of holding a piece: common practice, no source, where nothing else is said."""
+    """A way of holding a piece: common practice, no source, where nothing else is said.
+
+    Places in braces are lengths of the shop's practice.
+    """
 
     id: str
     name: str
@@ -38,7 +41,7 @@ MOUNTS = _all(
     Mount(
         "plates and screws",
         "plates, screwed to frame and bar",
-        ("pilot every hole", "screw no longer than the wood less 2 mm, never through the face"),
+        ("pilot every hole", "screw no longer than the wood less {screw_short_mm}, never through the face"),
         pierces=True,
     ),
     Mount(
@@ -49,15 +52,16 @@ MOUNTS = _all(
     Mount(
         "screws from behind",
         "screws through the back board",
-        ("drill and countersink the board", "screw no longer than bar less 5 mm"),
+        ("drill and countersink the board", "screw no longer than bar less {screw_to_cloth_mm}"),
         pierces=True,
     ),
     Mount(
         "linen hinges",
         "pass-through linen hinges at the top",
         (
-            "slit the mount board: two slits a hinge, tape + 2 mm long, 40 mm below the top, from one template",
-            "sand the linen thin; little paste, 3 mm short of the tab's edges",
+            "slit the mount board: two slits a hinge, as long as the tape and {slit_beyond_mm},"
+            " {hinge_down_mm} below the top, from one template",
+            "sand the linen thin; little paste, {paste_short_mm} short of the tab's edges",
             "barrier sheet; weight the middle first, smooth outwards; leave overnight",
             "at the top only: the sheet hangs free and can move",
         ),
@@ -68,7 +72,7 @@ MOUNTS = _all(
     Mount(
         "corners",
         "corner pockets",
-        ("four pockets, 25 mm legs, stuck to the board and never to the sheet",),
+        ("four pockets, legs of {corner_leg_mm}, stuck to the board and never to the sheet",),
         most_kg=0.25,
         tape="corner",
         factor="tape_factor",
@@ -87,7 +91,7 @@ MOUNTS = _all(
         "fine plastic barbs through the cloth's edge",
         (
             "start at a corner, along the straightest edge of the design",
-            "measure the border every 100 mm: it may change by 1.5 mm, no more",
+            "measure the border every {border_every_mm}: it may change by {border_change_mm}, no more",
         ),
         pierces=True,
         tape="barb",
@@ -96,7 +100,7 @@ MOUNTS = _all(
     Mount(
         "stitching",
         "stitched to the board",
-        ("one stitch every 30 mm, through cloth and board, knotted behind",),
+        ("one stitch every {stitches_apart_mm}, through cloth and board, knotted behind",),
         pierces=True,
         tape="thread",
         factor="pin_factor",
@@ -147,7 +151,10 @@ MOUNTS = _all(
     Mount(
         "glue to the backing",
         "stiff backing glued on",
-        ("glue the back, lay the backing on, 2 mm in from every edge", "2 to 4 h under weights, corners too"),
+        (
+            "glue the back, lay the backing on, {backing_inset_mm} in from every edge",
+            "2 to 4 h under weights, corners too",
+        ),
         reversible=False,
         glues=True,
         tape="spray",
@@ -171,7 +178,7 @@ MOUNTS = _all(
     Mount(
         "sink",
         "in a sink cut to its outline",
-        ("cut the sink 1 mm larger than the outline, as deep as the piece",),
+        ("cut the sink {sink_beyond_mm} larger than the outline, as deep as the piece",),
     ),
     Mount(
         "clamping rail",
@@ -183,14 +190,14 @@ MOUNTS = _all(
         "stainless pins",
         "stainless pins into foam board",
         (
-            "an inner form 8 mm inside the outline gives it body",
-            "shoulders and neck first, every 45 mm: they carry; elsewhere every 75 mm",
+            "an inner form {form_inside_mm} inside the outline gives it body",
+            "shoulders and neck first, every {pins_carry_mm}: they carry; elsewhere every {pins_else_mm}",
             "through the seams, slanted, never through print, ink or an autograph",
         ),
         pierces=True,
         tape="pin",
         factor="pin_factor",
-        care="No steam within 50 mm of ink or of a sticker.",
+        care="No steam within {steam_clear_mm} of ink or of a sticker.",
     ),
     Mount(
         "clasp through the board",
@@ -228,7 +235,7 @@ MOUNTS = _all(
         "wrapped round a card core, closed with removable fabric tape",
         (
             "test the tape on the hem",
-            "fold to layers of one width; the core 2 mm clear of what it must go into",
+            "fold to layers of one width; the core {core_play_mm} clear of what it must go into",
             "straighten the front, then tape behind; nothing pierces it",
         ),
         tape="textile tape",

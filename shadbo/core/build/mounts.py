@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from string import Formatter
 
 from shadbo.core.build.mount_table import MOUNTS, Mount
 from shadbo.core.desk import Desk
@@ -12,6 +13,8 @@ from shadbo.core.sheet.units import KG, ONE
 from shadbo.core.shop.boards import Tape
 from shadbo.core.shop.kept import TAPES, role
 from shadbo.core.sums.hang import force
+from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import length
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,6 +43,16 @@ class MountPlan:
     name: str = ""
     at: str = ""
     key: str = "mount"
+
+
+def said(desk: Desk, text: str) -> Both:
+    """A step or caution of a mount, its lengths filled from the shop's practice."""
+    fields = {name for _, name, _, _ in Formatter().parse(text) if name}
+    lengths = {name: length(getattr(desk.practice, name), desk.mark) for name in fields}
+    return Both(
+        text.format_map({name: t.mm for name, t in lengths.items()}),
+        text.format_map({name: t.inch for name, t in lengths.items()}),
+    )
 
 
 def weigh(mount: Mount, told: Told, piece: Piece, mass_kg: float) -> Weighed:

@@ -11,9 +11,9 @@ DRILL_OFF_MM = 0.2
 
 def peg_thick(look: Look) -> Iterator[Finding]:
     """A dowel thicker than a third of the object: too little wood beside it."""
-    if "peg.most" not in look or look["peg.diameter"].value <= look["peg.most"].value + 1e-6:
+    if look.pegs is None or look.pegs.diameter.value <= look.pegs.most.value + 1e-6:
         return
-    thinner = [d for d in look.desk.stock.dowels if d.diameter_mm <= look["peg.most"].value + 1e-6]
+    thinner = [d for d in look.desk.stock.dowels if d.diameter_mm <= look.pegs.most.value + 1e-6]
     proposals: tuple[Proposal, ...] = ()
     for d in thinner[-2:]:
         proposals += look.change(look.levers.dowel, d, 1, "{}", d.name)
@@ -21,8 +21,8 @@ def peg_thick(look: Look) -> Iterator[Finding]:
         "peg.thick",
         "stop",
         "mount",
-        look.say("A dowel of {} is too thick for it", look["peg.diameter"]),
-        look.say("{} at most, so that 1.5 diameters of wood stay on either side", look["peg.most"]),
+        look.say("A dowel of {} is too thick for it", look.pegs.diameter),
+        look.say("{} at most, so that 1.5 diameters of wood stay on either side", look.pegs.most),
         keys=("peg.most", "peg.diameter"),
         proposals=proposals,
         by_hand=both("Take a thinner dowel, or hang it another way."),
@@ -31,13 +31,13 @@ def peg_thick(look: Look) -> Iterator[Finding]:
 
 def peg_behind(look: Look) -> Iterator[Finding]:
     """An object deeper than its rails: it would touch the wall before the frame does."""
-    if "peg.behind" not in look or look["peg.behind"].value >= -1e-6:
+    if look.pegs is None or look.pegs.behind.value >= -1e-6:
         return
     yield Finding(
         "peg.behind",
         "stop",
         "depth",
-        look.say("The object stands {} out behind the rails", Mm(-look["peg.behind"].value, "up")),
+        look.say("The object stands {} out behind the rails", Mm(-look.pegs.behind.value, "up")),
         both("it would touch the wall before the frame does"),
         keys=("peg.behind",),
         proposals=look.others(2),
@@ -48,21 +48,21 @@ def peg_behind(look: Look) -> Iterator[Finding]:
 def peg_bends(look: Look) -> Iterator[Finding]:
     """A dowel that bends under the object."""
     most = look.desk.practice.peg_stress_mpa
-    if "peg.stress" not in look or look["peg.stress"].value <= most + 1e-6:
+    if look.pegs is None or look.pegs.stress.value <= most + 1e-6:
         return
-    d, gap = look["peg.diameter"].value, look["gap.made_width"].value
-    closer = max(int(gap * most / look["peg.stress"].value), 3)
+    d, gap = look.pegs.diameter.value, look.pegs.gap.value
+    closer = max(int(gap * most / look.pegs.stress.value), 3)
     proposals: tuple[Proposal, ...] = ()
     for dowel in look.desk.stock.dowels:
-        if dowel.diameter_mm > d and dowel.diameter_mm <= look["peg.most"].value + 1e-6:
+        if dowel.diameter_mm > d and dowel.diameter_mm <= look.pegs.most.value + 1e-6:
             proposals += look.change(look.levers.dowel, dowel, 1, "{}", dowel.name)
     proposals += look.change(look.levers.gap, look.length(closer), 3, "{} of air", Mm(closer))
     yield Finding(
         "peg.bends",
         "stop",
         "mount",
-        look.say("A dowel bends: {} MPa", f"{look['peg.stress'].value:.1f}"),
-        look.say("{} MPa at most; each side carries {} across {}", most, look["peg.load"], look["gap.made_width"]),
+        look.say("A dowel bends: {} MPa", f"{look.pegs.stress.value:.1f}"),
+        look.say("{} MPa at most; each side carries {} across {}", most, look.pegs.load, look.pegs.gap),
         keys=("peg.stress",),
         proposals=proposals,
         by_hand=both("A thicker dowel, or less air round the object."),
@@ -71,16 +71,16 @@ def peg_bends(look: Look) -> Iterator[Finding]:
 
 def drill_differs(look: Look) -> Iterator[Finding]:
     """Drill and dowel that differ: the joint rattles, or splits the object."""
-    if "peg.read" not in look or "peg.drill" not in look:
+    if (look.pegs is None or look.pegs.read is None) or (look.pegs is None or look.pegs.drill is None):
         return
-    off = look["peg.drill"].value - look["peg.read"].value
+    off = look.pegs.drill.value - look.pegs.read.value
     if abs(off) <= DRILL_OFF_MM + 1e-6:
         return
     yield Finding(
         "peg.drill",
         "stop" if off < 0 else "caution",
         "mount",
-        look.say("The drill bores {}, the dowel is {}", look["peg.drill"], look["peg.read"]),
+        look.say("The drill bores {}, the dowel is {}", look.pegs.drill, look.pegs.read),
         both("driven in, it splits the object" if off < 0 else "the dowel sits loose: glue alone has to hold it"),
         keys=("peg.drill", "peg.read"),
         by_hand=both("Try another bit in scrap of this wood, or sand the dowel, before the object is drilled."),
@@ -91,20 +91,24 @@ def card_lands(look: Look) -> Iterator[Finding]:
     """A rear card whose screws would land on the cloth."""
     least = 7.0
     for axis in ("width", "height"):
-        key = f"card.beyond_{axis}"
-        if key not in look or look[key].value >= least - 1e-6:
+        if look.card is None or look.card.beyond[axis].value >= least - 1e-6:
             continue
+        beyond = look.card.beyond[axis]
         yield Finding(
             "card.lands",
             "stop",
             "depth",
-            look.say("The rear card reaches only {} beyond the cloth on the {}", look[key], axis),
-            look.say("its screws need {} clear of the piece, 10 mm inside the sash's edge", Mm(least)),
+            look.say("The rear card reaches only {} beyond the cloth on the {}", beyond, axis),
+            look.say(
+                "its screws need {} clear of the piece, {} inside the sash's edge",
+                Mm(least),
+                Mm(look.desk.practice.card_clear_mm),
+            ),
             place=axis,
-            keys=(key,),
+            keys=(beyond.key,),
             proposals=(
-                *look.change(look.levers.card_over, look.length(15), 1, "Card 15 mm over, all round"),
-                *look.change(look.levers.hidden, look.length(2), 2, "Core only 2 mm behind the rail"),
+                *look.change(look.levers.card_over, look.length(15), 1, "Card {} over, all round", Mm(15)),
+                *look.change(look.levers.hidden, look.length(2), 2, "Core only {} behind the rail", Mm(2)),
             ),
             by_hand=both("Hold the core with turn buttons on the rail instead of a card."),
         )
@@ -112,9 +116,9 @@ def card_lands(look: Look) -> Iterator[Finding]:
 
 def screw_near_glass(look: Look) -> Iterator[Finding]:
     """A screw driven towards the glazing near its edge, and long enough to reach its plane."""
-    if "card.tip" not in look:
+    if look.card is None:
         return
-    tip, off, p = look["card.tip"], look["card.to_glass"], look.desk.practice
+    tip, off, p = look.card.tip, look.card.to_glass, look.desk.practice
     if tip.value >= p.tip_to_glass_mm - 1e-6 or off.value >= p.glass_edge_mm - 1e-6:
         return
     yield Finding(

@@ -13,9 +13,9 @@ def inside_for_outside(look: Look) -> Iterator[Finding]:
     pins = look.desk.job.pins
     for axis in ("width", "height"):
         rail_key, inside_key = f"rail.{axis}", f"frame.inside_{axis}.middle"
-        if rail_key not in look or f"inside.{axis}" not in look:
-            continue
-        inside, rail = look[f"inside.{axis}"].value, look[rail_key]
+        if look.rails is None:
+            return
+        inside, rail = look.rails.inside[axis].value, look.rails.outside[axis]
         outside = rail.planned.value if rail.planned is not None else rail.value
         near = min(3.0, (outside - inside) / 4)
         for key, other_key, meant, wanted in (

@@ -37,16 +37,16 @@ def _deeper(look: Look) -> list[Proposal]:
 
 def face_cannot_be_had(look: Look) -> Iterator[Finding]:
     """The canvas is deeper than the frame leaves room for: the pad would be less than nothing."""
-    if "pad.wanted" not in look:
+    if look.face is None:
         return
-    pad, p = look["pad.wanted"], look.desk.practice
+    pad, p = look.face.pad_wanted, look.desk.practice
     verdict = pad.judge(-p.face_off_mm)
     if verdict.severity == "fine":
         return
     if verdict.severity == "measure":
         yield measure_again(look, "face.cannot", pad, verdict.read_again, "depth", "The pad")
         return
-    face, wanted, depth = look["face.made"], look["face.wanted"], look["canvas.depth"]
+    face, wanted, depth = look.face.made, look.face.wanted, look.face.canvas_depth
     got = face.value
     stands = "ends flush" if abs(got) < 0.05 else "stands {} proud" if got < 0 else "sits only {} back"
     values = () if abs(got) < 0.05 else (Mm(abs(got)),)
@@ -56,7 +56,7 @@ def face_cannot_be_had(look: Look) -> Iterator[Finding]:
         "stop",
         "depth",
         look.say(f"The canvas {stands}: the frame is {{}} too shallow", *values, Mm(-pad.value)),
-        look.say("{} deep inside, {} of canvas, face wanted at {}", look["frame.inside_depth"], depth, wanted),
+        look.say("{} deep inside, {} of canvas, face wanted at {}", look.face.inside_depth, depth, wanted),
         keys=("pad.wanted", "face.made", "canvas.depth"),
         proposals=(*_accept(look, got), *_deeper(look)),
         by_hand=look.say("Or stretch it again on bars no deeper than {}.", Mm(shallower, "down")),
@@ -65,24 +65,29 @@ def face_cannot_be_had(look: Look) -> Iterator[Finding]:
 
 def face_off(look: Look) -> Iterator[Finding]:
     """The pads in stock, or the ones decided on, leave the face elsewhere than wanted."""
-    if "face.made" not in look:
+    if look.face is None:
         return
-    face, wanted, pad = look["face.made"], look["face.wanted"], look["pad.wanted"]
+    face, wanted, pad = look.face.made, look.face.wanted, look.face.pad_wanted
     off = face.value - wanted.value
     if pad.value < -look.desk.practice.face_off_mm or abs(off) <= look.desk.practice.face_off_mm + 1e-6:
         return
     proposals = [*_accept(look, face.value), *_deeper(look)]
     proposals += look.change(look.levers.pads, None, 1, "Pads as the plan stacks them")
     where = "further back" if off > 0 else "further forward"
+    if look.face.pad is not None:
+        under, said = look.face.pad, look.say("{} of pad wanted, {} stacked", pad, look.face.pad)
+    else:
+        assert look.face.strip is not None
+        assert look.face.strip_wanted is not None
+        under = look.face.strip
+        said = look.say("strips of {} wanted, {} cut", look.face.strip_wanted, look.face.strip)
     yield Finding(
         "face.off",
         "caution",
         "depth",
         look.say(f"The pads leave the face {{}} {where} than wanted", Mm(abs(off))),
-        look.say("{} of pad wanted, {} stacked", pad, look["pad.made"])
-        if "pad.made" in look
-        else look.say("strips of {} wanted, {} cut", look["strip.wanted"], look["strip.height"]),
-        keys=("face.made", "pad.made" if "pad.made" in look else "strip.height"),
+        said,
+        keys=("face.made", under.key),
         proposals=tuple(proposals),
         by_hand=both("Or plane a strip to the pad that is wanted."),
     )

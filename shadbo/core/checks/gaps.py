@@ -6,7 +6,6 @@ from collections.abc import Iterator
 from shadbo.core.checks.view import Look, measure_again
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.words.words import Mm, both
 
@@ -17,26 +16,14 @@ SEEN = 0.3
 """Part of the gap by which it may change before the eye follows it: common practice, no source."""
 
 
-def _where(q: Quantity, look: Look) -> str:
-    """Place of the least or widest gap in words, from the line that won."""
-    winner = next((a for a in q.args if abs(a.value - q.value) < 1e-9), q)
-    _, side, word = winner.key.split(".") if winner.key.count(".") == 2 else ("", "", "")
-    corner = {"top": "upper", "bottom": "lower"}
-    if word == "middle":
-        return f"in the middle of the {side} side"
-    if side in corner:
-        return f"{side} side, at the {word} end"
-    return f"{side} side, at the {corner.get(word, word)} end"
-
-
 def _wider(look: Look, gap_mm: float) -> tuple[Proposal, ...]:
     mark = look.desk.mark
     mm = to_mark(gap_mm, 1.0 if mark.system == "mm" else mark.mm, "up")
     alone = look.change(look.levers.gap, look.length(mm), 1, "Gap {}", Mm(mm))
-    if not alone or "profile.ledge" not in look:
+    if not alone or look.ledge is None:
         return alone
     least = mm + look.desk.practice.ledge_beyond_gap_mm
-    if look["profile.ledge"].value >= least:
+    if look.ledge.width.value >= least:
         return alone
     wide = [h for h in look.assembly.mouldings if h.fits and h.ledge_mm >= least]
     gap, profile = look.levers.gap, look.levers.profile
@@ -64,12 +51,12 @@ def _remake(look: Look) -> tuple[Proposal, ...]:
 
 def gap_too_small(look: Look) -> Iterator[Finding]:
     """The canvas, or the fold at its corner, comes too near to the wall, or does not go in."""
-    if "gap.least" not in look:
+    if look.gaps is None:
         return
-    least, wanted = look["gap.least"], look["gap.wanted"]
+    least, wanted = look.gaps.least, look.gaps.wanted
     limit = min(look.desk.practice.least_gap_mm, wanted.value)
     verdict = least.judge(TOUCHING_MM, limit)
-    where = _where(least, look)
+    where = look.assembly.least_gap_at
     if verdict.severity == "measure":
         yield measure_again(look, "gap.small", least, verdict.read_again, "sizes", f"The least gap, {where},")
         return
@@ -94,9 +81,9 @@ def gap_too_small(look: Look) -> Iterator[Finding]:
 
 def gap_uneven(look: Look) -> Iterator[Finding]:
     """The eye sees a gap that changes by more than three tenths of itself."""
-    if "gap.spread" not in look:
+    if look.gaps is None:
         return
-    spread, least, most = look["gap.spread"], look["gap.least"], look["gap.most"]
+    spread, least, most = look.gaps.spread, look.gaps.least, look.gaps.most
     mean = (least.value + most.value) / 2
     limit = max(look.desk.practice.uneven_gap_mm, SEEN * mean)
     if spread.value <= limit + 1e-6 or least.value < 0:
@@ -107,7 +94,7 @@ def gap_uneven(look: Look) -> Iterator[Finding]:
         "sizes",
         look.say("The gap runs from {} to {}", least, most),
         look.say(
-            f"least on the {_where(least, look)}, placed as evenly as it goes; a change of {{}} can be seen",
+            f"least on the {look.assembly.least_gap_at}, placed as evenly as it goes; a change of {{}} can be seen",
             Mm(limit),
         ),
         keys=(spread.key, least.key, most.key),
@@ -118,9 +105,9 @@ def gap_uneven(look: Look) -> Iterator[Finding]:
 
 def border_too_small(look: Look) -> Iterator[Finding]:
     """A piece that its opening does not take, or only just."""
-    if "border.least" not in look:
+    if look.border is None:
         return
-    least = look["border.least"]
+    least = look.border.least
     verdict = least.judge(0.0, BORDER_SEEN_MM)
     if verdict.severity == "fine":
         return
@@ -149,9 +136,9 @@ def border_too_small(look: Look) -> Iterator[Finding]:
 
 def ledge_too_narrow(look: Look) -> Iterator[Finding]:
     """Ledge less gap must leave room for a screw to grip the bar."""
-    if "ledge.spare" not in look or look["ledge.spare"].value >= -1e-6:
+    if look.ledge is None or look.gaps is None or look.ledge.spare.value >= -1e-6:
         return
-    p, ledge = look.desk.practice, look["profile.ledge"]
+    p, ledge = look.desk.practice, look.ledge.width
     narrow = ledge.value - p.ledge_beyond_gap_mm
     proposals: list[Proposal] = []
     if narrow >= p.least_gap_mm:
@@ -162,11 +149,11 @@ def ledge_too_narrow(look: Look) -> Iterator[Finding]:
         "ledge.narrow",
         "stop",
         "sizes",
-        look.say("The ledge is {} too narrow for this gap", Mm(-look["ledge.spare"].value)),
+        look.say("The ledge is {} too narrow for this gap", Mm(-look.ledge.spare.value)),
         look.say(
             "{} of ledge, less a gap of {}, leaves too little of the bar to screw into",
             ledge,
-            look["gap.wanted"],
+            look.gaps.wanted,
         ),
         keys=("ledge.spare", "profile.ledge"),
         proposals=tuple(proposals),

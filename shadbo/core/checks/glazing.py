@@ -10,12 +10,12 @@ from shadbo.core.words.words import Mm, both
 
 def touches(look: Look) -> Iterator[Finding]:
     """No air between glazing and piece: chosen, or for want of spacers."""
-    if "air.needed" not in look or not look.assembly.glazed:
+    if look.air is None or not look.assembly.glazed:
         return
     piece = look.desk.piece
     told = tell(piece.facts, piece.detail.kind, piece.worth)
-    needed = look["air.needed"].value
-    made = look["air.made"].value if "air.made" in look else 0.0
+    needed = look.air.needed.value
+    made = look.air.made.value if (look.air is not None and look.air.made is not None) else 0.0
     if needed > 1e-6 and made >= needed - 1e-6:
         return
     may = told["may_touch_glazing"] and needed <= 1e-6
@@ -34,12 +34,16 @@ def touches(look: Look) -> Iterator[Finding]:
 
 def sags_onto(look: Look) -> Iterator[Finding]:
     """A large sheet would come down on the piece while the box lies on its back."""
-    if "air.sag" not in look or ("air.made" not in look and "air.left" not in look):
+    if (look.air is None or look.air.sag is None) or (
+        (look.air is None or look.air.made is None) and (look.air is None or look.air.left is None)
+    ):
         return
     piece = look.desk.piece
     told = tell(piece.facts, piece.detail.kind, piece.worth)
-    sag = look["air.sag"]
-    air = look["air.left"] if "air.left" in look else look["air.made"]
+    sag = look.air.sag
+    air = look.air.left if look.air.left is not None else look.air.made
+    if air is None:
+        return
     if sag.value <= air.value + 1e-6 or told["may_touch_glazing"]:
         return
     grave = told["loose_surface"] or piece.detail.kind in ("needlework", "garment", "flag")
@@ -67,11 +71,11 @@ def sags_onto(look: Look) -> Iterator[Finding]:
 
 def spacer_shows(look: Look) -> Iterator[Finding]:
     """A spacer wider than the lip hides."""
-    if "spacer.thick" not in look or "profile.lip" not in look:
+    if look.spacers is None or look.fit is None:
         return
-    thick, lip = look["spacer.thick"], look["profile.lip"]
+    thick, lip = look.spacers.thick, look.fit.lip
     stuck = look.decided(look.levers.spacer_held) == "adhesive strip"
-    room = max(look[f"fit.allowance_{a}"].value for a in ("width", "height"))
+    room = max(look.fit.allowance[a].value for a in ("width", "height"))
     hidden = lip.value - 1 - (room if stuck else 0)
     if thick.value <= hidden + 1e-6:
         return

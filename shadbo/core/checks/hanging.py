@@ -141,7 +141,7 @@ def wire_too_tight(look: Look) -> Iterator[Finding]:
     wanted = (hang.span.value - hang.hooks_apart.value) / 2 * math.tan(math.radians(p.wire_angle_least_deg + 1))
     wanted = math.ceil(wanted)
     proposals: list[Proposal] = []
-    if wanted <= look["wire.room"].value:
+    if look.wire_room is not None and wanted <= look.wire_room.room.value:
         to = {"mm": wanted, "typed": length(wanted, look.desk.mark).pick(look.desk.mark.system)}
         proposals.append(Proposal(look.say("Rise {}", Mm(wanted)), (Edit(at="hanging/rise", to=to),), 1))
     if hang.hooks_apart.value == 0:

@@ -11,9 +11,9 @@ BOW_SEEN_MM = 1.0
 
 def hold_small(look: Look) -> Iterator[Finding]:
     """The package slid to one side, the rails bowed, the sheet shrunk: what the lip still covers."""
-    if "fit.worst_hold" not in look:
+    if look.fit is None:
         return
-    hold, p = look["fit.worst_hold"], look.desk.practice
+    hold, p = look.fit.worst_hold, look.desk.practice
     verdict = hold.judge(p.hold_stop_mm, p.hold_caution_mm)
     if verdict.severity == "fine":
         return
@@ -22,14 +22,18 @@ def hold_small(look: Look) -> Iterator[Finding]:
         return
     lack = p.hold_caution_mm - hold.value
     proposals: list[Proposal] = []
-    room = max(look[f"fit.allowance_{a}"].value for a in ("width", "height"))
-    if room - lack >= 1.5 and not any(f"season.growth_{a}" in look for a in ("width", "height")):
+    room = max(look.fit.allowance[a].value for a in ("width", "height"))
+    if room - lack >= 1.5 and not any(
+        (look.fit is not None and look.fit.growth is not None) for a in ("width", "height")
+    ):
         proposals += look.change(look.levers.allowance, look.length(room - lack), 1, "Allowance {}", Mm(room - lack))
-    bow = max(abs(look[f"fit.bow_{a}"].value) for a in ("width", "height"))
+    bow = max(abs(look.fit.bow[a].value) for a in ("width", "height"))
     if bow > BOW_SEEN_MM:
         proposals += look.change(look.levers.strainer, True, 3, "Screw in a strainer back")
     for sheet in [x for x in look.desk.stock.sheets_of("glass") if not x.coated][:2]:
-        if "season.growth_width" in look and "acrylic only" not in look.desk.job.hanging.demands:
+        if (
+            look.fit is not None and look.fit.growth is not None
+        ) and "acrylic only" not in look.desk.job.hanging.demands:
             proposals += look.change(look.levers.glazing, sheet, 2, "{}", sheet.name)
     proposals += look.others(3)
     yield Finding(
@@ -41,10 +45,10 @@ def hold_small(look: Look) -> Iterator[Finding]:
         else look.say("The package falls through: {} are lacking", Mm(-hold.value, "up")),
         look.say(
             "lip {}; it can slide by {}, the rails bow {}, the sheet shrinks {}; keep {}",
-            look["profile.lip"],
+            look.fit.lip,
             Mm(room),
             Mm(max(bow, 0)),
-            Mm(max((look[k].value for k in ("season.growth_width", "season.growth_height") if k in look), default=0)),
+            Mm(look.fit.growth.largest() if look.fit.growth is not None else 0),
             Mm(p.hold_caution_mm),
         ),
         keys=("fit.worst_hold", "profile.lip"),
@@ -58,10 +62,9 @@ def rails_bow(look: Look) -> Iterator[Finding]:
     if look.decided(look.levers.strainer):
         return
     for axis in ("width", "height"):
-        key = f"fit.bow_{axis}"
-        if key not in look or abs(look[key].value) <= BOW_SEEN_MM:
+        if look.fit is None or abs(look.fit.bow[axis].value) <= BOW_SEEN_MM:
             continue
-        bow = look[key]
+        bow = look.fit.bow[axis]
         where = "further apart in the middle than at the ends" if bow.value > 0 else "nearer in the middle"
         yield Finding(
             "rail.bow",
@@ -70,7 +73,7 @@ def rails_bow(look: Look) -> Iterator[Finding]:
             look.say(f"Rails stand {{}} {where}", Mm(abs(bow.value))),
             look.say(f"on the {axis}, both together; half of it each"),
             place=axis,
-            keys=(key,),
+            keys=(bow.key,),
             proposals=look.change(look.levers.strainer, True, 3, "Pull them in, then a strainer back"),
             by_hand=both("Pull them in with blocks and clamps until middle and ends agree, then corner plates."),
         )
@@ -78,17 +81,17 @@ def rails_bow(look: Look) -> Iterator[Finding]:
 
 def rail_sags(look: Look) -> Iterator[Finding]:
     """The bottom rail under the package, upper bound."""
-    if "rail.sag" not in look or look.decided(look.levers.strainer):
+    if look.sag is None or look.decided(look.levers.strainer):
         return
-    sag, most = look["rail.sag"], look.desk.practice.rail_sag_most_mm
+    sag, most = look.sag.most, look.desk.practice.rail_sag_most_mm
     if sag.value <= most + 1e-6:
         return
     yield Finding(
         "rail.sag",
         "caution",
         "sizes",
-        look.say("The bottom rail sags by {} to {}", look["rail.sag_least"], sag),
-        look.say("{} on it; a stiff pane carries part; keep under {}", look["package.load"], Mm(most)),
+        look.say("The bottom rail sags by {} to {}", look.sag.least, sag),
+        look.say("{} on it; a stiff pane carries part; keep under {}", look.sag.load, Mm(most)),
         keys=("rail.sag", "rail.sag_least"),
         proposals=(*look.change(look.levers.strainer, True, 2, "Screw in a strainer back"), *look.others(4)),
     )
@@ -98,21 +101,21 @@ def mark_hidden(look: Look) -> Iterator[Finding]:
     """A signature or label that the lip or the mat covers."""
     for mark in look.desk.piece.edge_marks:
         axis = "width" if mark.side in ("left", "right") else "height"
-        if "mat.overlap" in look:
-            band = look["mat.overlap"]
-        elif f"fit.hidden_{axis}" in look and "border.wanted" not in look and "mat.margin" not in look:
-            band = look[f"fit.hidden_{axis}"] + look[f"fit.allowance_{axis}"] / 2
+        if look.mat is not None and look.mat.overlap is not None:
+            band = look.mat.overlap
+        elif look.fit is not None and look.border_wanted is None and (look.mat is None or look.mat.margin is None):
+            band = look.fit.hidden[axis] + look.fit.allowance[axis] / 2
         else:
             continue
         if mark.inside.mm >= band.value - 1e-6:
             continue
         by = band.value - mark.inside.mm
         proposals: list[Proposal] = []
-        if "mat.overlap" in look and mark.inside.mm >= 2:
+        if (look.mat is not None and look.mat.overlap is not None) and mark.inside.mm >= 2:
             proposals += look.change(
                 look.levers.overlap, look.length(mark.inside.mm), 1, "Overlap {}", Mm(mark.inside.mm)
             )
-        if "mat.overlap" in look:
+        if look.mat is not None and look.mat.overlap is not None:
             proposals += look.change(look.levers.shows, "whole sheet", 1, "Show the whole sheet")
         for held in look.assembly.mouldings:
             lip = getattr(held.profile, "lip_mm", 1e9)

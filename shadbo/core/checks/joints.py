@@ -4,20 +4,21 @@ from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding
-from shadbo.core.words.words import both
+from shadbo.core.sums.joints import LIP_LEFT_MM
+from shadbo.core.words.words import Mm, both
 
 
 def glue_alone(look: Look) -> Iterator[Finding]:
     """Glue alone under a heavy package, on a long side, or in a deep profile."""
-    if "joint.short" not in look or look["joint.short"].value <= 0:
+    joint = look.assembly.joint
+    if joint is None or not joint.fails:
         return
-    name = look["joint.short"].name
     yield Finding(
         "joint.weak",
         "caution",
         "parts",
         both("Glue alone will not hold these corners for good"),
-        look.say("{}", (name.source if name else "") or ""),
+        both(joint.why),
         keys=("joint.mitre",),
         proposals=(
             *look.change(look.levers.joint, "splines", 3, "Splines"),
@@ -30,7 +31,7 @@ def glue_alone(look: Look) -> Iterator[Finding]:
 
 def biscuit_breaks_out(look: Look) -> Iterator[Finding]:
     """A biscuit longer than its mitre: its slot would break through the face."""
-    if "joint.room" not in look or look["joint.room"].value >= -1e-6:
+    if (look.joints is None or look.joints.room is None) or look.joints.room.value >= -1e-6:
         return
     yield Finding(
         "joint.breaks",
@@ -38,7 +39,9 @@ def biscuit_breaks_out(look: Look) -> Iterator[Finding]:
         "parts",
         both("The biscuit's slot breaks through the face"),
         look.say(
-            "the mitre is {}; 4 mm must stay to the outer face, and the slot ends inside it", look["joint.mitre"]
+            "the mitre is {}; {} must stay to the outer face, and the slot ends inside it",
+            look.joints.mitre,
+            Mm(LIP_LEFT_MM),
         ),
         keys=("joint.mitre", "joint.from_point"),
         proposals=(

@@ -46,7 +46,7 @@ def pieces_overlap(look: Look) -> Iterator[Finding]:
                 else look.say("Only {} between {} and {}", Mm(gap, "down"), a.name, b.name),
                 look.say("outline to outline; {} or more look meant", Mm(least)),
                 place=f"{a.id}-{b.id}",
-                keys=(a.key,) if a.key in look else (),
+                keys=(a.key,) if a.key else (),
                 proposals=(
                     *back_to_rule(look, a, b),
                     *look.change(look.levers.gap, look.length(max(least, 25)), 1, "Gap {}", Mm(max(least, 25))),
@@ -58,9 +58,9 @@ def pieces_overlap(look: Look) -> Iterator[Finding]:
 
 def outside_field(look: Look) -> Iterator[Finding]:
     """A piece that runs past the field that is seen, or crowds its edge."""
-    if "field.width" not in look or "frame.sight_width" not in look:
+    if look.field is None or (look.field is None or look.field.sight is None):
         return
-    w, h = look["frame.sight_width"].value / 2, look["frame.sight_height"].value / 2
+    w, h = look.field.sight.width.value / 2, look.field.sight.height.value / 2
     least = look.desk.practice.box_margin_least_mm
     for x in look.assembly.shown:
         left, low, right, high = box_of(x.ring)
@@ -68,8 +68,8 @@ def outside_field(look: Look) -> Iterator[Finding]:
         if edge >= least - 1e-6:
             continue
         out = edge < -1e-6
-        wide = look["field.width"].value + 2 * (least - edge)
-        tall = look["field.height"].value + 2 * (least - edge)
+        wide = look.field.size.width.value + 2 * (least - edge)
+        tall = look.field.size.height.value + 2 * (least - edge)
         grow = (
             *look.change(look.levers.layout_width, look.length(wide), 2, "Field {} wide", Mm(wide)),
             *look.change(look.levers.layout_height, look.length(tall), 2, "Field {} high", Mm(tall)),
@@ -83,7 +83,7 @@ def outside_field(look: Look) -> Iterator[Finding]:
             else look.say("Only {} between {} and the frame", Mm(edge, "down"), x.name),
             look.say("{} or more of the field should be seen all round", Mm(least)),
             place=x.id,
-            keys=(x.key,) if x.key in look else (),
+            keys=(x.key,) if x.key else (),
             proposals=(*back_to_rule(look, x), *grow),
             by_hand=both("Move it inwards, or make the field larger."),
         )
@@ -97,17 +97,17 @@ def _stands(look: Look, x: Shown) -> bool:
 def zone_fixed(look: Look) -> Iterator[Finding]:
     """Pins left out over a zone leave the seam with too wide a stretch; steam near ink."""
     for shown in look.assembly.shown:
-        key = f"item.{shown.id}.pins_moved"
-        if key not in look or look[key].value <= 0:
+        pins = look.pins(shown.id)
+        if pins is None or pins.moved.value <= 0:
             continue
         yield Finding(
             "zone.pins",
             "note",
             "mount",
-            look.say("{}: {} pins are left out over a zone", shown.name, int(look[key].value)),
+            look.say("{}: {} pins are left out over a zone", shown.name, int(pins.moved.value)),
             both("the seam there hangs from its neighbours: look that it does not sag"),
             place=shown.id,
-            keys=(f"item.{shown.id}.pins",),
+            keys=(pins.pins.key,),
             by_hand=both("Stitch the seam to the inner form there, where no ink is."),
         )
 
@@ -138,16 +138,16 @@ def steam_near(look: Look) -> Iterator[Finding]:
 def tips_over(look: Look) -> Iterator[Finding]:
     """A standing figure that tips over easily."""
     for shown in look.assembly.shown:
-        key = f"item.{shown.id}.tip"
-        if key not in look or look[key].value >= look.desk.practice.tilt_least_deg:
+        tilt = look.tilt(shown.id)
+        if tilt is None or tilt.tip.value >= look.desk.practice.tilt_least_deg:
             continue
         yield Finding(
             "object.tips",
             "caution",
             "mount",
-            look.say("{} tips over at {} degrees", shown.name, f"{look[key].value:.0f}"),
+            look.say("{} tips over at {} degrees", shown.name, f"{tilt.tip.value:.0f}"),
             both("its centre of gravity is high over its foot; its ties must hold it, tilt the box before closing"),
             place=shown.id,
-            keys=(key,),
+            keys=(tilt.tip.key,),
             by_hand=both("Tie it above its centre of gravity, and widen its foot with a plate."),
         )

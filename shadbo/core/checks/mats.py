@@ -51,9 +51,13 @@ def of(window: str) -> str:
 
 def border_mean(look: Look) -> Iterator[Finding]:
     """A window too near the mat's edge."""
-    if "opening.width" not in look:
+    if look.stepped is None:
         return
-    least, w, h = look.desk.practice.mat_border_least_mm, look["package.width"].value, look["package.height"].value
+    least, w, h = (
+        look.desk.practice.mat_border_least_mm,
+        look.stepped.package.width.value,
+        look.stepped.package.height.value,
+    )
     for window in look.assembly.windows:
         if window.sheet != "mat":
             continue
@@ -85,7 +89,7 @@ def notch_covers(look: Look) -> Iterator[Finding]:
     garment = next((x for x in look.assembly.shown if x.seat == "opening"), None)
     if garment is None or not openings:
         return
-    if "notch.crowded" in look:
+    if look.stepped is not None and look.stepped.crowded is not None:
         yield Finding(
             "notch.crowded",
             "stop",
@@ -101,7 +105,7 @@ def notch_covers(look: Look) -> Iterator[Finding]:
     over = sides_over(ring, garment)
     if not over:
         return
-    wider = look["layout.margin"].value + 20
+    wider = look.stepped.margin.value + 20 if look.stepped is not None else 80.0
     edits: tuple[Proposal, ...] = ()
     badges = [x for x in look.assembly.shown if x.seat == "notch"]
     at = look.assembly.layout_at.removesuffix("/layout")

@@ -6,7 +6,7 @@ from shadbo.core.build.mounts import MountPlan
 from shadbo.core.checks.view import Look
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.pieces.pieces import Margined, PressedPlant
+from shadbo.core.pieces.pieces import PRESS_DAYS, Margined, PressedPlant
 from shadbo.core.words.words import Mm, both
 
 
@@ -27,15 +27,15 @@ def forbidden(look: Look) -> Iterator[Finding]:
         if plan.taken.serves:
             continue
         whose = f"{plan.name}: not" if plan.of else "Not"
-        count = f"{plan.key}.count"
+        count = look.count(plan)
         yield Finding(
             "mount.forbidden",
             "stop",
             "mount",
             look.say("{} {}: {}", whose, plan.taken.mount.name, plan.taken.against[0]),
-            look.say("{}", "; ".join(plan.taken.against[1:]) or "its facts stand at station 1, Receive"),
+            look.say("{}", "; ".join(plan.taken.against[1:]) or "its facts stand where it was received"),
             place=plan.of,
-            keys=(count,) if count in look else (),
+            keys=(count.count.key,) if count is not None else (),
             proposals=_others(look, plan),
             by_hand=both("Ask the owner, or choose another display."),
         )
@@ -44,21 +44,19 @@ def forbidden(look: Look) -> Iterator[Finding]:
 def overloaded(look: Look) -> Iterator[Finding]:
     """Demand · factor over the rating of a fixing."""
     for plan in look.assembly.mounts:
-        key = plan.key
-        if f"{key}.margin" not in look or look[f"{key}.margin"].value >= -1e-6:
+        load = look.load(plan)
+        if load is None or load.margin.value >= -1e-6:
             continue
         whose = f"{plan.name}: each" if plan.of else "Each"
-        rating, factor = look[f"{key}.rating"], look[f"{key}.factor"]
+        rating, factor = load.rating, load.factor
         yield Finding(
             "mount.weak",
             "stop",
             "mount",
-            look.say(
-                "{} fixing carries {}; {} are safe", whose, look[f"{key}.demand"], look.say("{}", rating / factor)
-            ),
+            look.say("{} fixing carries {}; {} are safe", whose, load.demand, look.say("{}", rating / factor)),
             look.say("maker's rating {} and a factor of {}", rating, factor),
             place=plan.of,
-            keys=(f"{key}.margin", f"{key}.demand"),
+            keys=(load.margin.key, load.demand.key),
             proposals=(*_others(look, plan), *look.change(look.levers.bottom, False, 1, "No bottom rail")),
             by_hand=both("Use more fixings, or a stronger kind."),
         )
@@ -67,11 +65,11 @@ def overloaded(look: Look) -> Iterator[Finding]:
 def cloth_short(look: Look) -> Iterator[Finding]:
     """Free cloth that does not reach round its board."""
     for axis in ("width", "height"):
-        key = f"cloth.spare_{axis}"
-        if key not in look or look[key].value >= -1e-6:
+        if look.cloth is None or look.cloth.spare[axis].value >= -1e-6:
             continue
-        lack = -look[key].value
-        border = look["border.wanted"].value - lack
+        key = look.cloth.spare[axis].key
+        lack = -look.cloth.spare[axis].value
+        border = look.cloth.border.value - lack
         proposals: tuple[Proposal, ...] = ()
         if border > 0:
             proposals = look.change(look.levers.border, look.length(border), 1, "Border {}", Mm(border, "down"))
@@ -80,7 +78,7 @@ def cloth_short(look: Look) -> Iterator[Finding]:
             "stop",
             "sizes",
             look.say(f"The cloth is {{}} too short on the {axis}", Mm(lack, "up")),
-            look.say("it turns {} behind the board", look["cloth.turn"]),
+            look.say("it turns {} behind the board", look.cloth.turn),
             place=axis,
             keys=(key,),
             proposals=proposals,
@@ -95,9 +93,10 @@ def trimmed_too_deep(look: Look) -> Iterator[Finding]:
         return
     keep = detail.keep.mm if detail.keep else look.desk.practice.trim_keep_mm
     for side in ("top", "right", "bottom", "left"):
-        if f"trim.{side}" not in look or f"piece.margin_{side}" not in look:
+        here = look.trim(side)
+        if here is None:
             continue
-        trim, margin = look[f"trim.{side}"], look[f"piece.margin_{side}"]
+        trim, margin = here.trim, here.margin
         left = margin.value - trim.value
         if left >= keep - 1e-6:
             continue
@@ -120,11 +119,11 @@ def trimmed_too_deep(look: Look) -> Iterator[Finding]:
 
 def window_nothing(look: Look) -> Iterator[Finding]:
     """An overlap that leaves no window, or borders under what a mat should have."""
-    if "window.width" not in look:
+    if look.window is None:
         return
-    small = min(look["window.width"].value, look["window.height"].value)
+    small = min(look.window.size.width.value, look.window.size.height.value)
     if small <= 0:
-        size = min(look["piece.width"].value, look["piece.height"].value)
+        size = min(look.window.sheet.width.value, look.window.sheet.height.value)
         yield Finding(
             "window.none",
             "stop",
@@ -136,7 +135,7 @@ def window_nothing(look: Look) -> Iterator[Finding]:
             root=True,
         )
         return
-    border, least = look["mat.border"], look.desk.practice.mat_border_least_mm
+    border, least = look.window.border, look.desk.practice.mat_border_least_mm
     if border.value < least - 1e-6:
         yield Finding(
             "mat.narrow",
@@ -152,13 +151,13 @@ def window_nothing(look: Look) -> Iterator[Finding]:
 def pressed_short(look: Look) -> Iterator[Finding]:
     """A plant that is still damp moulds between panes."""
     detail = look.desk.piece.detail
-    if isinstance(detail, PressedPlant) and detail.days_pressed is not None and detail.days_pressed < 14:
+    if isinstance(detail, PressedPlant) and detail.days_pressed is not None and detail.days_pressed < PRESS_DAYS[0]:
         yield Finding(
             "plant.damp",
             "caution",
             "measure",
             look.say("{} days in the press are too few", detail.days_pressed),
-            look.say("14 to 30 days between acid-free sheets, or it moulds behind the glazing"),
+            look.say("{} to {} days between acid-free sheets, or it moulds behind the glazing", *PRESS_DAYS),
             keys=("piece.thickness",),
             by_hand=both("Leave it in the press, and book the fitting later."),
         )
@@ -166,9 +165,8 @@ def pressed_short(look: Look) -> Iterator[Finding]:
 
 def back_wrong(look: Look) -> Iterator[Finding]:
     """Canvas sealed in, or paper vented: each the wrong way round."""
-    cover = next((p.name for p in look.assembly.by_role("cover")), "")
     canvas = look.desk.piece.detail.kind in ("stretched canvas", "loose canvas", "panel")
-    if canvas and "sealed" in cover:
+    if canvas and look.assembly.back == "sealed paper":
         yield Finding(
             "back.sealed",
             "caution",
@@ -178,7 +176,7 @@ def back_wrong(look: Look) -> Iterator[Finding]:
             keys=("cover.width",),
             proposals=look.change(look.levers.back, "vented paper", 1, "Vented paper"),
         )
-    if look.assembly.glazed and "vented" in cover:
+    if look.assembly.glazed and look.assembly.back == "vented paper":
         yield Finding(
             "back.vented",
             "caution",
@@ -194,12 +192,11 @@ def recipient(look: Look) -> Iterator[Finding]:
     """What the recipient asks for, checked before the back is closed."""
     demands, hang = look.desk.job.hanging.demands, look.hang
     glass = next((p for p in look.assembly.by_role("glazing") if p.sheet and p.sheet.kind == "glass"), None)
-    cover = next((p.name for p in look.assembly.by_role("cover")), "")
     broken = {
         "no wire": hang.kind == "wire",
         "acrylic only": glass is not None,
         "two fixed points": hang.kind not in ("straps", "cleat"),
-        "sealed back": "sealed" not in cover,
+        "sealed back": look.assembly.back != "sealed paper",
     }
     for demand in demands:
         if broken.get(demand):

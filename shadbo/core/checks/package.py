@@ -48,10 +48,10 @@ def _thinner(look: Look, role: str, than_mm: float) -> tuple[Proposal, ...]:
 
 def too_deep(look: Look) -> Iterator[Finding]:
     """The package is deeper than the rabbet: points find no wall."""
-    if "depth.left" not in look or "clip.offset" in look:
+    if look.depth is None or look.clips is not None:
         return
-    left = look["depth.left"]
-    slack = 1.0 if "box.depth" in look else 0.0
+    left = look.depth.left
+    slack = 1.0 if (look.depth is not None and look.depth.box is not None) else 0.0
     if left.value >= -slack - 1e-6:
         return
     lack = -left.value
@@ -63,15 +63,19 @@ def too_deep(look: Look) -> Iterator[Finding]:
         *_thinner(look, "glazing", lack),
         *look.others(1),
         *look.change(look.levers.extension, look.length(strip), 3, "Rabbet extension {}", Mm(strip)),
-        *(look.change(look.levers.glass, "left out", 2, "Leave its glass out") if "box.depth" in look else ()),
+        *(
+            look.change(look.levers.glass, "left out", 2, "Leave its glass out")
+            if (look.depth is not None and look.depth.box is not None)
+            else ()
+        ),
     )
-    room = look["box.depth"] if "box.depth" in look else look["profile.rabbet"]
+    room = next((q for q in (look.depth.box, look.depth.rabbet) if q is not None), look.depth.left)
     yield Finding(
         "depth.deep",
         "stop",
         "depth",
         look.say("The package is {} deeper than the rabbet", Mm(lack, "up")),
-        look.say("{} of layers, and room for the fasteners, in {}", look["depth.package"], room),
+        look.say("{} of layers, and room for the fasteners, in {}", look.depth.package, room),
         keys=("depth.left", "depth.package"),
         proposals=proposals,
         by_hand=both("Or a back frame, glued and screwed behind the rails."),
@@ -80,10 +84,10 @@ def too_deep(look: Look) -> Iterator[Finding]:
 
 def rattles(look: Look) -> Iterator[Finding]:
     """More depth over than the fillers take up."""
-    if "depth.left" not in look or "clip.offset" in look:
+    if look.depth is None or look.clips is not None:
         return
-    left = look["depth.left"]
-    most = 1.0 if "box.depth" in look else look.desk.practice.spare_caution_mm
+    left = look.depth.left
+    most = 1.0 if (look.depth is not None and look.depth.box is not None) else look.desk.practice.spare_caution_mm
     if left.value <= most + 1e-6:
         return
     yield Finding(
@@ -100,14 +104,16 @@ def rattles(look: Look) -> Iterator[Finding]:
 
 def glass_not_replaced(look: Look) -> Iterator[Finding]:
     """Glass left out, and nothing of its thickness in its place: the lip no longer holds the package tight."""
-    if look.decided(look.levers.glass) != "left out" or "stack.glass_packer" in look:
+    if look.depth is None or look.depth.box_glass is None or look.depth.glass_packer is not None:
+        return
+    if look.decided(look.levers.glass) != "left out":
         return
     yield Finding(
         "glass.gone",
         "stop",
         "depth",
         look.say("The glass is left out, and nothing takes its place"),
-        look.say("a packer of {} keeps the package against the lip", look["box.glass"]),
+        look.say("a packer of {} keeps the package against the lip", look.depth.box_glass),
         keys=("box.glass",),
         proposals=look.change(look.levers.packers, None, 1, "A packer as thick as the glass"),
     )
@@ -115,9 +121,9 @@ def glass_not_replaced(look: Look) -> Iterator[Finding]:
 
 def clip_misses(look: Look) -> Iterator[Finding]:
     """No offset clip bridges the step from canvas to frame."""
-    if "clip.off" not in look:
+    if look.clips is None:
         return
-    off, step = look["clip.off"], look["clip.step"]
+    off, step = look.clips.off, look.clips.step
     if abs(off.value) <= 2.0 + 1e-6:
         return
     deep = step.value > 0
@@ -126,7 +132,7 @@ def clip_misses(look: Look) -> Iterator[Finding]:
         "stop" if abs(off.value) > 6 else "caution",
         "depth",
         look.say(f"The canvas ends {{}} {'behind' if deep else 'inside'} the frame's back", Mm(abs(step.value))),
-        look.say("the nearest clip bridges {}; {} are left", look["clip.offset"], Mm(abs(off.value))),
+        look.say("the nearest clip bridges {}; {} are left", look.clips.offset, Mm(abs(off.value))),
         keys=("clip.step", "clip.offset"),
         proposals=(*look.others(4),),
         by_hand=both(
@@ -148,7 +154,8 @@ def sheet_small(look: Look) -> Iterator[Finding]:
         proposals: tuple[Proposal, ...] = ()
         for other in large[:3]:
             proposals += look.change(lever_of(look, part), other, 2, "{}", other.name)
-        joined = "backing.strip" in look and part.role == "backing"
+        strip = look.backing_strip.strip if look.backing_strip is not None and part.role == "backing" else None
+        joined = strip is not None
         yield Finding(
             "sheet.small",
             "caution" if joined else "stop",
@@ -159,9 +166,11 @@ def sheet_small(look: Look) -> Iterator[Finding]:
             keys=(part.length.key,),
             proposals=proposals,
             by_hand=look.say(
-                "Join a strip of {} from a second sheet, its seam 30 mm or more from a corner.", look["backing.strip"]
+                "Join a strip of {} from a second sheet, its seam {} or more from a corner.",
+                strip,
+                Mm(look.desk.practice.seam_from_corner_mm),
             )
-            if joined
+            if strip is not None
             else both("Order the larger sheet, or join two where the lip hides the seam."),
         )
 
@@ -170,7 +179,11 @@ def cut_early(look: Look) -> Iterator[Finding]:
     """Glazing or boards cut or ordered before the frame was measured."""
     pins = look.desk.job.pins
     early = [k for k in pins if k.startswith(("package.", "board."))]
-    if not early or any(k.startswith("frame.") for k in pins) or "box.depth" in look:
+    if (
+        not early
+        or any(k.startswith("frame.") for k in pins)
+        or (look.depth is not None and look.depth.box is not None)
+    ):
         return
     yield Finding(
         "order.early",

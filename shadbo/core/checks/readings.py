@@ -11,13 +11,14 @@ from shadbo.core.words.words import Mm, both
 
 def sides_far_apart(look: Look) -> Iterator[Finding]:
     """Two readings of the same dimension differ more than a piece does: one of them was misread."""
-    start = look.desk.prefix(look.desk.piece)
-    for axis, one, other in (("width", "top", "bottom"), ("height", "left", "right")):
-        key = f"{start}.taper_{axis}"
-        if key not in look:
-            continue
-        taper = look[key]
-        a, b = look[f"{start}.{axis}_{one}"], look[f"{start}.{axis}_{other}"]
+    sides = look.sides(look.desk.piece)
+    if sides is None:
+        return
+    for axis, a, b, one, other in (
+        ("width", sides.width_top, sides.width_bottom, "top", "bottom"),
+        ("height", sides.height_left, sides.height_right, "left", "right"),
+    ):
+        taper = sides.taper[axis]
         limit = max(8.0, 0.015 * max(a.value, b.value))
         if abs(taper.value) > limit:
             yield Finding(
@@ -35,11 +36,11 @@ def sides_far_apart(look: Look) -> Iterator[Finding]:
 
 def diagonals_impossible(look: Look) -> Iterator[Finding]:
     """A diagonal that no four sides of these lengths allow: say which, and what would be possible."""
-    start = look.desk.prefix(look.desk.piece)
-    names = [f"{start}.{n}" for n in ("width_top", "width_bottom", "height_left", "height_right", "diagonal_down")]
-    if f"{start}.misfit" in look or f"{start}.diagonal_up" not in look or any(n not in look for n in names):
+    sides = look.sides(look.desk.piece)
+    if sides is None or sides.misfit is not None or sides.diagonal_up is None or sides.diagonal_down is None:
         return
-    top, bottom, left, right, down = (look[n] for n in names)
+    top, bottom, left, right = sides.width_top, sides.width_bottom, sides.height_left, sides.height_right
+    down = sides.diagonal_down
     least = max(abs(left.value - bottom.value), abs(top.value - right.value))
     most = min(left.value + bottom.value, top.value + right.value)
     square = math.hypot((top.value + bottom.value) / 2, (left.value + right.value) / 2)
@@ -57,10 +58,10 @@ def diagonals_impossible(look: Look) -> Iterator[Finding]:
 
 def diagonals_do_not_close(look: Look) -> Iterator[Finding]:
     """Four sides and one diagonal fix the shape; the second diagonal must then agree."""
-    start = look.desk.prefix(look.desk.piece)
-    if f"{start}.misfit" not in look:
+    sides = look.sides(look.desk.piece)
+    if sides is None or sides.misfit is None or sides.diagonal_up is None or sides.diagonal_down is None:
         return
-    misfit = look[f"{start}.misfit"]
+    misfit = sides.misfit
     if abs(misfit.value) > misfit.likely + 1e-6:
         yield Finding(
             "readings.misfit",
@@ -68,7 +69,7 @@ def diagonals_do_not_close(look: Look) -> Iterator[Finding]:
             "measure",
             look.say("The second diagonal is {} off what the sides allow", Mm(abs(misfit.value))),
             look.say("the tools explain {} of it: read both diagonals and the sides again", Mm(misfit.likely)),
-            keys=(f"{start}.diagonal_up", f"{start}.diagonal_down", f"{start}.misfit"),
+            keys=(sides.diagonal_up.key, sides.diagonal_down.key, misfit.key),
             by_hand=both("Hook the tape at the corner itself, not at a fold."),
             root=True,
         )
@@ -77,7 +78,7 @@ def diagonals_do_not_close(look: Look) -> Iterator[Finding]:
 def edge_hidden(look: Look) -> Iterator[Finding]:
     """The wall stands beside the canvas's edge: what is painted or signed there cannot be seen."""
     detail = look.desk.piece.detail
-    if not isinstance(detail, StretchedCanvas) or detail.edges == "plain" or "face.made" not in look:
+    if not isinstance(detail, StretchedCanvas) or detail.edges == "plain" or look.gaps is None:
         return
     signed = detail.edges == "signed"
     yield Finding(
@@ -85,7 +86,7 @@ def edge_hidden(look: Look) -> Iterator[Finding]:
         "caution" if signed else "note",
         "receive",
         look.say("The wall hides the {} edge", "signed" if signed else "painted"),
-        look.say("show the owner how little of it is seen through the gap of {}", look["gap.wanted"]),
+        look.say("show the owner how little of it is seen through the gap of {}", look.gaps.wanted),
         keys=("gap.wanted",),
         by_hand=both("Ask the owner before the rails are cut; photograph the edge for the record."),
     )

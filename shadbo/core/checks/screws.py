@@ -13,16 +13,18 @@ def _other_screw(look: Look) -> list[Proposal]:
     """Back to the plan's own length, another pad by moving the face, or another profile, by inverse sums."""
     p, levers = look.desk.practice, look.levers
     out: list[Proposal] = []
-    if look["screw.length"].kind == "choose":
-        out += look.change(look.levers.screw_mm, None, 1, "Let the plan choose the screw")
-    if levers.face is None or levers.face_by is None or "profile.ledge_thick" not in look:
+    if look.screws is None or look.face is None:
         return out
-    ledge, depth = look["profile.ledge_thick"].value, look["canvas.depth"].value
+    if look.screws.length.kind == "choose":
+        out += look.change(look.levers.screw_mm, None, 1, "Let the plan choose the screw")
+    if levers.face is None or levers.face_by is None or (look.ledge is None or look.ledge.thick is None):
+        return out
+    ledge, depth = look.ledge.thick.value, look.face.canvas_depth.value
     room = min(p.screw_in_bar_most_mm, depth - p.screw_to_cloth_mm)
-    face = look["face.made"].value
+    face = look.face.made.value
     for screw in p.screw_lengths_mm:
         pad = to_mark(screw - ledge - (p.screw_in_bar_least_mm + room) / 2, 1.0, "nearest")
-        back = look["frame.inside_depth"].value - depth - pad
+        back = look.face.inside_depth.value - depth - pad
         if pad >= 0 and back >= 0 and abs(back - face) <= 6 and back != face:
             edits = (levers.face.set("recessed"), levers.face_by.set(look.length(back)))
             out.append(Proposal(look.say("Face {} back", Mm(back)), edits, 1))
@@ -33,9 +35,9 @@ def _other_screw(look: Look) -> list[Proposal]:
 
 def grip(look: Look) -> Iterator[Finding]:
     """Too little of the screw in the bar."""
-    if "screw.in_bar" not in look:
+    if look.screws is None:
         return
-    held, least = look["screw.in_bar"], look.desk.practice.screw_in_bar_least_mm
+    held, least = look.screws.in_bar, look.desk.practice.screw_in_bar_least_mm
     verdict = held.judge(least)
     if verdict.severity == "measure":
         yield measure_again(look, "screw.short", held, verdict.read_again, "mount", "The screw's grip in the bar")
@@ -45,7 +47,7 @@ def grip(look: Look) -> Iterator[Finding]:
             "stop",
             "mount",
             look.say("The screw is too short: {} in the bar", Mm(max(held.value, 0.0))),
-            look.say("it needs {} to hold; ledge and pad take the rest of {}", Mm(least), look["screw.length"]),
+            look.say("it needs {} to hold; ledge and pad take the rest of {}", Mm(least), look.screws.length),
             keys=("screw.in_bar", "screw.length"),
             proposals=tuple(_other_screw(look)),
         )
@@ -53,9 +55,9 @@ def grip(look: Look) -> Iterator[Finding]:
 
 def towards_cloth(look: Look) -> Iterator[Finding]:
     """The tip comes near enough to dent the canvas; or far more screw than the bar needs."""
-    if "screw.to_cloth" not in look:
+    if look.screws is None:
         return
-    p, left, held = look.desk.practice, look["screw.to_cloth"], look["screw.in_bar"]
+    p, left, held = look.desk.practice, look.screws.to_cloth, look.screws.in_bar
     verdict = left.judge(p.screw_to_cloth_mm)
     if verdict.severity == "measure":
         yield measure_again(look, "screw.long", left, verdict.read_again, "mount", "The wood between tip and cloth")
@@ -89,15 +91,15 @@ def towards_cloth(look: Look) -> Iterator[Finding]:
 def line_off(look: Look) -> Iterator[Finding]:
     """The line of holes must lie well inside both the ledge and the bar."""
     least = look.desk.practice.screw_edge_mm
-    names = {
-        "screw.to_bar_edge": "bar's outer edge",
-        "screw.to_ledge_edge": "ledge's inner edge",
-        "screw.to_bar_inside": "bar's inner edge",
-    }
-    for key, name in names.items():
-        if key not in look:
-            continue
-        q = look[key]
+    if look.screws is None or look.ledge is None:
+        return
+    edges = (
+        (look.screws.to_bar_edge, "bar's outer edge"),
+        (look.screws.to_ledge_edge, "ledge's inner edge"),
+        (look.screws.to_bar_inside, "bar's inner edge"),
+    )
+    for q, name in edges:
+        key = q.key
         verdict = q.judge(least)
         if verdict.severity == "measure":
             yield measure_again(look, "screw.line", q, verdict.read_again, "mount", f"The screw line to the {name}")
@@ -105,7 +107,7 @@ def line_off(look: Look) -> Iterator[Finding]:
         if verdict.severity == "fine":
             continue
         proposals: list[Proposal] = []
-        narrower = look["profile.ledge"].value - look.desk.practice.ledge_beyond_gap_mm
+        narrower = look.ledge.width.value - look.desk.practice.ledge_beyond_gap_mm
         if narrower >= look.desk.practice.least_gap_mm:
             proposals += look.change(look.levers.gap, look.length(narrower), 1, "Gap {}", Mm(narrower))
         for held in [h for h in look.assembly.mouldings if h.fits][:3]:
@@ -154,9 +156,9 @@ def on_something(look: Look) -> Iterator[Finding]:
 
 def too_few(look: Look) -> Iterator[Finding]:
     """Fewer than two screws on a side, or a wider stretch between them than the bar should be left alone."""
-    if "screw.apart" not in look:
+    if look.screws is None:
         return
-    most = look["screw.apart"].value
+    most = look.screws.apart.value
     for side in ("top", "right", "bottom", "left"):
         places = sorted(f.along.value for j in look.assembly.joins for f in j.fixings if f.side == side)
         if len(places) >= 2 and widest(places) <= most + 1.0:

@@ -35,10 +35,10 @@ def too_few_braces(look: Look) -> Iterator[Finding]:
     """Bars that bow inwards under the pull of the cloth; long spans that practice braces anyway."""
     p = look.desk.practice
     for axis, runs in (("width", "down"), ("height", "across")):
-        if f"brace.span_{axis}" not in look:
+        if look.bracing is None:
             continue
-        span, bow = look[f"brace.span_{axis}"], look[f"brace.bow_{axis}"]
-        size = look[f"canvas.{axis}"].value
+        span, bow = look.bracing.span[axis], look.bracing.bow[axis]
+        size = look.bracing.canvas[axis].value
         limit = min(2.5, span.value / 360)
         wanted = braces_wanted(span.value, p.brace_over_mm, p.two_braces_over_mm)
         bends = bow.value > limit + 1e-6
@@ -53,7 +53,7 @@ def too_few_braces(look: Look) -> Iterator[Finding]:
             look.say(f"The bars along the {axis} bow inwards by {{}}", bow)
             if bends
             else look.say(f"{{}} of bar along the {axis} without a brace", span),
-            look.say("clear span {}; keep the bow under {}; the cloth pulls about 0.25 N/mm", span, Mm(limit))
+            look.say("clear span {}; keep the bow under {}; the cloth pulls {}", span, Mm(limit), look.bracing.pull)
             if bends
             else look.say(
                 "a brace over {}, two over {}: common practice", Mm(p.brace_over_mm), Mm(p.two_braces_over_mm)
@@ -72,12 +72,12 @@ def cloth_too_small(look: Look) -> Iterator[Finding]:
         return
     for axis in ("width", "height"):
         key = f"stretch.spare_{axis}"
-        if key not in look or look[key].value >= -1e-6:
+        if look.stretching is None or look.stretching.spare[axis].value >= -1e-6:
             continue
-        lack = -look[key].value
+        lack = -look.stretching.spare[axis].value
         at = f"pieces/{look.desk.piece.id}/detail"
         proposals = []
-        pull, back = look["stretch.pull"].value, look["stretch.return"].value
+        pull, back = look.stretching.pull.value, look.stretching.back_return.value
         if pull - lack >= 8:
             edit = Edit(at=f"{at}/pull", to=look.length_to(pull - lack))
             proposals.append(Proposal(look.say("Pull {}", Mm(pull - lack)), (edit,), 1))
@@ -86,8 +86,8 @@ def cloth_too_small(look: Look) -> Iterator[Finding]:
                 Edit(at=f"{at}/pull", to=look.length_to(10)),
                 Edit(at=f"{at}/back_return", to=look.length_to(pull + back - lack - 10)),
             )
-            proposals.append(Proposal(look.say("Return {}, pull 10", Mm(pull + back - lack - 10)), edits, 1))
-        depth = look["stretch.bar_depth"].value - lack
+            proposals.append(Proposal(look.say("Return {}, pull {}", Mm(pull + back - lack - 10), Mm(10)), edits, 1))
+        depth = look.stretching.bar_depth.value - lack
         if depth >= 14:
             edit = Edit(at=f"{at}/bar_depth", to=look.length_to(depth))
             proposals.append(Proposal(look.say("Bars {} deep", Mm(depth)), (edit,), 2))
@@ -96,7 +96,7 @@ def cloth_too_small(look: Look) -> Iterator[Finding]:
             "stop",
             "measure",
             look.say(f"The free cloth is {{}} too short on the {axis}", Mm(lack, "up")),
-            look.say("bar, return and pull take {} beyond the face", look[f"stretch.beyond_{axis}"]),
+            look.say("bar, return and pull take {} beyond the face", look.stretching.beyond[axis]),
             place=axis,
             keys=(key,),
             proposals=tuple(proposals),
@@ -106,17 +106,19 @@ def cloth_too_small(look: Look) -> Iterator[Finding]:
 
 def corner_trimmed(look: Look) -> Iterator[Finding]:
     """Corner cloth trimmed so deep that the fold no longer closes."""
-    if "stretch.corner_spare" not in look or look["stretch.corner_spare"].value >= -1e-6:
+    if (
+        look.stretching is None or look.stretching.corner_spare is None
+    ) or look.stretching.corner_spare.value >= -1e-6:
         return
     edit = Edit(at=f"pieces/{look.desk.piece.id}/detail/corner_trim")
     yield Finding(
         "corner.trim",
         "stop",
         "measure",
-        look.say("The corner is trimmed {} too deep", Mm(-look["stretch.corner_spare"].value, "up")),
+        look.say("The corner is trimmed {} too deep", Mm(-look.stretching.corner_spare.value, "up")),
         look.say(
-            "keep {} along the diagonal from the face's corner: less, and the print is lost", look["stretch.corner"]
+            "keep {} along the diagonal from the face's corner: less, and the print is lost", look.stretching.corner
         ),
         keys=("stretch.corner_spare", "stretch.corner"),
-        proposals=(Proposal(look.say("Keep {}", look["stretch.corner"]), (edit,), 1),),
+        proposals=(Proposal(look.say("Keep {}", look.stretching.corner), (edit,), 1),),
     )

@@ -4,8 +4,8 @@ from dataclasses import dataclass
 from typing import TypeVar
 
 from shadbo.core.build.assembly import Assembly
+from shadbo.core.checks.faceted import Faceted
 from shadbo.core.decisions.levers import Lever, Levers, written
-from shadbo.core.desk import Desk
 from shadbo.core.findings import Finding, Proposal, StationName
 from shadbo.core.hang.hang_plan import HangPlan
 from shadbo.core.sheet.quantity import Quantity
@@ -16,19 +16,12 @@ from shadbo.core.words.words import Sayable, both, length, say
 T = TypeVar("T")
 
 
-@dataclass(frozen=True, slots=True)
-class Look:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Look(Faceted):
     """Assembly and sheet of a plan in the making. Checks read it, and never which display it is."""
 
-    desk: Desk
     assembly: Assembly
     hang: HangPlan
-
-    def __contains__(self, key: str) -> bool:
-        return key in self.desk.sheet
-
-    def __getitem__(self, key: str) -> Quantity:
-        return self.desk.sheet[key]
 
     def say(self, sentence: str, *values: Sayable) -> Both:
         """A sentence in both systems."""

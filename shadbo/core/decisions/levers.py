@@ -122,11 +122,6 @@ class Levers:
     layers: Lever[int] | None = None
     artwork: Lever[Artwork] | None = None
 
-    def by_place(self) -> dict[str, Lever[Any]]:
-        """Every lever there is, by its place in the job."""
-        here = (getattr(self, f.name) for f in fields(self))
-        return {lever.at: lever for lever in here if lever is not None}
-
 
 @dataclass(frozen=True, slots=True)
 class Home(Generic[O]):

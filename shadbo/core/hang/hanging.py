@@ -85,7 +85,7 @@ def place_hangers(
     """Put one hanger where this kind goes. ``side_down`` is how far down the side rails hangers sit."""
     s, rail = desk.sheet, assembly.back_rail
     assert rail is not None
-    screw_mm, into_wall = _screw(assembly, hanger)
+    screw_mm, into_wall = _screw(assembly, hanger, desk.practice.screw_short_mm)
     width, height = assembly.outside_width, assembly.outside_height
     if kind in ("plate", "cleat", "slanted hole"):
         inwards = s.let("hang.in", "hanger, from the frame's side", width / 2)
@@ -225,13 +225,13 @@ def wire_sums(desk: Desk, load: Quantity, between: Quantity, down: Quantity) -> 
     return Wiring(span, apart, rise, tension, length)
 
 
-def _screw(assembly: Assembly, hanger: Hanger | None) -> tuple[float, bool]:
-    """Longest hanger screw that stays 2 mm inside the wood, and whether it must go over the wall."""
+def _screw(assembly: Assembly, hanger: Hanger | None, short_mm: float) -> tuple[float, bool]:
+    """Longest hanger screw that stays inside the wood by ``short_mm``, and whether it must go over the wall."""
     rail = assembly.back_rail
     if hanger is None or rail is None:
         return 0.0, False
-    in_ledge = min(hanger.screw_mm, rail.thick_at_ledge.value - 2)
-    in_wall = min(hanger.screw_mm, rail.thick_at_wall.value - 2)
+    in_ledge = min(hanger.screw_mm, rail.thick_at_ledge.value - short_mm)
+    in_wall = min(hanger.screw_mm, rail.thick_at_wall.value - short_mm)
     wall_takes_it = rail.wall.value >= 3 * hanger.screw_diameter_mm
     if in_ledge >= 8 or not wall_takes_it:
         return max(in_ledge, 0.0), False
@@ -246,7 +246,7 @@ def _screw_hold(
         return None, None
     s = desk.sheet
     d = s.choose("hang.screw_diameter", "hanger screw, diameter", hanger.screw_diameter_mm, MM, hanger.name)
-    threaded = s.choose("hang.screw", "hanger screw in the wood", screw_mm, MM, "2 mm short of the wood's far side")
+    threaded = s.choose("hang.screw", "hanger screw in the wood", screw_mm, MM, "short of the wood's far side")
     g = s.choose("hang.gravity", "specific gravity of the rail", gravity, ONE, "usual value, common practice")
     each = s.call("108.25 · G² · D · L, for G, D, L", sums.withdrawal, g, d, threaded, u=pull.unit)
     factor = s.choose("hang.factor", "safety factor", desk.practice.withdrawal_factor, ONE, "practice of the shop")

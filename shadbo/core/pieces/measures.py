@@ -11,12 +11,13 @@ SIDES = ("top", "right", "bottom", "left")
 
 @dataclass(frozen=True, slots=True)
 class Measure:
-    """One reading: the field, what it is called, whether a plan needs it, and a hint."""
+    """One reading: the field, what it is called, whether a plan needs it, and a hint with usual lengths in it."""
 
     name: str
     label: str
     needed: bool = True
     hint: str = ""
+    usual_mm: tuple[float, ...] = ()
 
 
 NOUNS: dict[str, str] = {
@@ -71,7 +72,7 @@ def _of_object(detail: Sized) -> Iterator[Measure]:
     yield Measure("height", "height, as displayed")
     if isinstance(detail, Garment):
         yield Measure("body_width", "body, armpit to armpit", False, "for its outline and seams")
-        yield Measure("thickness", "thickness, with its inner form", True, "10 to 20 mm as a rule")
+        yield Measure("thickness", "thickness, with its inner form", True, "{} to {} as a rule", (10, 20))
     elif isinstance(detail, Flag):
         yield Measure("flat_width", "width, laid flat")
         yield Measure("flat_height", "height, laid flat")
@@ -80,7 +81,7 @@ def _of_object(detail: Sized) -> Iterator[Measure]:
         yield Measure("relief", "stands in front of its board by")
         yield Measure("back_relief", "clasp stands behind by", False, "none for a sewn patch")
         yield Measure("pin_off", "pin from the visible centre", False, "seen from the front")
-        yield Measure("pin_width", "hole for the pin, diameter", False, "2 mm as a rule")
+        yield Measure("pin_width", "hole for the pin, diameter", False, "{} as a rule", (2,))
     elif isinstance(detail, Keepsake):
         yield Measure("depth", "depth, front to back")
         yield Measure("centre_up", "centre of gravity, from its lowest point", False, "balance it on an edge")

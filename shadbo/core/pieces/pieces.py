@@ -126,6 +126,10 @@ class Needlework(Margined):
     straightest: EdgeName = "bottom"
 
 
+PRESS_DAYS = (14, 30)
+"""Least and usual most under flat weight: common practice, no source."""
+
+
 class PressedPlant(Sided):
     """A plant pressed flat between acid-free sheets."""
 

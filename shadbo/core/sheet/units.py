@@ -24,7 +24,7 @@ KG_PER_MM2 = unit(kg=1, mm=-2)
 KG_PER_MM3 = unit(kg=1, mm=-3)
 N_PER_KG = unit(N=1, kg=-1)
 MONEY = unit(money=1)
-MONEY_PER_MM = unit(money=1, mm=-1)
+N_PER_MM = unit(N=1, mm=-1)
 
 
 GRAVITY_N_PER_KG = 9.80665

@@ -38,11 +38,6 @@ class FloaterProfile(Value):
     stick_mm: Positive = 2900
     price_per_m: Price = 0
 
-    @property
-    def total_depth_mm(self) -> float:
-        """From the frame's front edge to its back."""
-        return self.inside_depth_mm + self.ledge_thick_mm
-
 
 class PlainStock(Value):
     """Square-edged stock for floaters built in the shop."""

@@ -112,6 +112,22 @@ class Practice(Value):
     void_round_object_mm: Positive = 6.0
     step_least_mm: Positive = 6.0
     layer_room_mm: Positive = 0.5
+    wall_least_mm: Positive = 6.0
+    core_play_mm: Positive = 2.0
+    backing_inset_mm: Positive = 2.0
+    seam_from_corner_mm: Positive = 30.0
+    hinge_down_mm: Positive = 40.0
+    slit_beyond_mm: Positive = 2.0
+    paste_short_mm: Positive = 3.0
+    corner_leg_mm: Positive = 25.0
+    sink_beyond_mm: Positive = 1.0
+    border_every_mm: Positive = 100.0
+    border_change_mm: Positive = 1.5
+    turning_board_mm: Positive = 20.0
+    cover_inside_mm: Positive = 3.0
+    wire_wound_mm: Positive = 50.0
+    screw_short_mm: Positive = 2.0
+    card_grip_mm: Positive = 8.0
     bridge_mm: Positive = 3.0
     lamp_void_times: Annotated[float, Field(ge=1, le=3)] = 1.25
     supply_times: Annotated[float, Field(ge=1, le=3)] = 1.2

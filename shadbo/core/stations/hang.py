@@ -68,7 +68,7 @@ def questions(plan: Plan) -> list[Question]:
                 "Wire to cut",
                 say(mark, "{}", hang.wire_length),
                 "wire.length",
-                "wind the tails back 50 mm, tape the ends",
+                say(mark, "wind the tails back {}, tape the ends", Mm(desk.practice.wire_wound_mm)),
             )
         )
     rows.append(length_row(desk, "hanging/eye", "Eye height", job.eye, s["hang.eye"]))

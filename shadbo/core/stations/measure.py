@@ -9,9 +9,10 @@ from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Display
 from shadbo.core.job.job import new_id
-from shadbo.core.pieces.measures import measures
+from shadbo.core.pieces.measures import Measure, measures
 from shadbo.core.pieces.objects import Sized
 from shadbo.core.pieces.pieces import (
+    PRESS_DAYS,
     Brace,
     LooseCanvas,
     Needlework,
@@ -24,7 +25,8 @@ from shadbo.core.pieces.pieces import (
 )
 from shadbo.core.stations.objects import object_rows
 from shadbo.core.stations.stretch import stretch_questions
-from shadbo.core.words.words import both, say
+from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import Mm, both, say
 
 
 def questions(desk: Desk) -> list[Question]:
@@ -46,7 +48,9 @@ def questions(desk: Desk) -> list[Question]:
 def _of_piece(desk: Desk, piece: Piece) -> list[Question]:
     detail, at, start = piece.detail, f"pieces/{piece.id}/detail", desk.prefix(piece)
     rows = [
-        reading_row(desk, f"{at}/{m.name}", m.label, getattr(detail, m.name), f"{start}.{m.name}", m.needed, m.hint)
+        reading_row(
+            desk, f"{at}/{m.name}", m.label, getattr(detail, m.name), f"{start}.{m.name}", m.needed, _hint(desk, m)
+        )
         for m in measures(detail)
     ]
     mass = desk.sheet.get(f"{start}.mass")
@@ -78,6 +82,10 @@ def _of_piece(desk: Desk, piece: Piece) -> list[Question]:
         if key in desk.sheet and abs(desk.sheet[key].value) > 1e-9:
             rows.append(told(label, say(desk.mark, "{}", desk.sheet[key]), key))
     return rows
+
+
+def _hint(desk: Desk, m: Measure) -> Both | str:
+    return say(desk.mark, m.hint, *map(Mm, m.usual_mm)) if m.usual_mm else m.hint
 
 
 MORE: tuple[tuple[str, str, dict[str, str]], ...] = (
@@ -125,7 +133,14 @@ def _of_kind(desk: Desk, piece: Piece, at: str) -> list[Question]:
         return [pick("straightest", "Straightest edge of the design", edges, "mounting starts along it")]
     if isinstance(detail, PressedPlant):
         days = str(detail.days_pressed) if detail.days_pressed is not None else ""
-        return [text_row(f"{at}/days_pressed", "Days in the press, 14 to 30 under flat weight", days, "number")]
+        return [
+            text_row(
+                f"{at}/days_pressed",
+                f"Days in the press, {PRESS_DAYS[0]} to {PRESS_DAYS[1]} under flat weight",
+                days,
+                "number",
+            )
+        ]
     if isinstance(detail, Paper):
         sorts = ("print", "poster", "linen-backed poster", "drawing", "photograph", "certificate")
         rows = [

@@ -56,7 +56,9 @@ def stretch_questions(desk: Desk, detail: LooseCanvas, at: str) -> list[Question
         pin_row(desk, "stretch.bar_height", "Bars, left and right"),
     ]
     cloth = sizes(mark, s["stretch.cloth_width"], s["stretch.cloth_height"])
-    rows.append(told("Cloth to cut", cloth, "stretch.cloth_width", "face + 2 · (bar depth + return + pull)"))
+    rows.append(
+        told("Cloth to cut", cloth, "stretch.cloth_width", "face, and bar depth, return and pull on both sides")
+    )
     if "stretch.file_width" in s:
         file = sizes(mark, s["stretch.file_width"], s["stretch.file_height"])
         rows.append(told("Print file", file, "stretch.file_width", EDGE_WORDS[edge]))
@@ -64,7 +66,12 @@ def stretch_questions(desk: Desk, detail: LooseCanvas, at: str) -> list[Question
     bow = max((s["brace.bow_width"], s["brace.bow_height"]), key=lambda q: q.value)
     rows += [
         told("Longest clear span of a bar", say(mark, "{}", span), span.key),
-        told("It bows inwards by", say(mark, "{}", bow), bow.key, "cloth pulls about 0.25 N/mm; common practice"),
+        told(
+            "It bows inwards by",
+            say(mark, "{}", bow),
+            bow.key,
+            say(mark, "the cloth pulls {}; common practice", s["brace.pull"]),
+        ),
         length_row(desk, f"{at}/corner_trim", "Cloth kept along the corner", detail.corner_trim, s["stretch.corner"]),
         told(
             "Staples",

@@ -7,11 +7,10 @@ from shadbo.core.desk import Desk
 from shadbo.core.pieces.pieces import Brace
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Sheet
-from shadbo.core.sheet.units import MM, unit
+from shadbo.core.sheet.units import MM, N_PER_MM, unit
 
 E_MPA = {"softwood": 9000.0, "hardwood": 11000.0}
 """Usual bending stiffness along the grain: common practice, no source."""
-N_PER_MM = unit(N=1, mm=-1)
 MPA = unit(N=1, mm=-2)
 
 

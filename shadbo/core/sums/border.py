@@ -9,7 +9,7 @@ from shadbo.core.sheet.sheet import Sheet
 
 def border_in(sheet: Sheet, axis: str, opening: Quantity, piece: Quantity) -> Quantity:
     """Border of a piece in a given opening: half of what is over."""
-    return sheet.let(f"border.{axis}", f"border on the {axis}", (opening - piece) / 2, "(opening − piece) ÷ 2")
+    return sheet.let(f"border.{axis}", f"border on the {axis}", (opening - piece) / 2, "half of what is over")
 
 
 def strips(inner_width_mm: float, inner_height_mm: float, thick_mm: float) -> tuple[float, float]:

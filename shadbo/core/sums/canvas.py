@@ -5,12 +5,12 @@ from dataclasses import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.pieces import Brace, LooseCanvas, StretchedCanvas
 from shadbo.core.sheet.quantity import Quantity
-from shadbo.core.sheet.units import KG, MM
+from shadbo.core.sheet.units import MM
 from shadbo.core.sums.bending import brace_sums
 from shadbo.core.sums.shape import read_all, shape_of
 from shadbo.core.sums.square import Outline, outline
 from shadbo.core.sums.stretch import stretch_sums
-from shadbo.core.sums.weight import skin, solid
+from shadbo.core.sums.weight import skin, solid, weighed
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,7 +63,7 @@ def _mass(
 ) -> Quantity:
     s = desk.sheet
     if weighed_kg is not None:
-        return s.read("canvas.mass", "canvas, weighed", weighed_kg, KG, 0.02, "scale ± 0.02 kg")
+        return weighed(s, "canvas.mass", "canvas, weighed", weighed_kg)
     cloth = skin(s, "canvas with paint", width * height)
     bars = solid(s, "softwood", face, depth, 2 * width + 2 * height - 4 * face)
     for brace in braces:

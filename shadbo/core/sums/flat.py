@@ -5,9 +5,8 @@ from dataclasses import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
 from shadbo.core.sheet.quantity import Quantity
-from shadbo.core.sheet.units import KG
 from shadbo.core.sums.shape import Shape, read_all, shape_of
-from shadbo.core.sums.weight import PANEL_KG_PER_M3, body, skin
+from shadbo.core.sums.weight import PANEL_KG_PER_M3, body, skin, weighed
 
 FLAT = (Paper, Puzzle, Needlework, Panel, PressedPlant)
 
@@ -40,7 +39,7 @@ def flat_sums(desk: Desk, piece: Piece) -> FlatSums:
     shape = shape_of(desk, detail, got)
     area = shape.width * shape.height
     if piece.weight_kg is not None:
-        mass = s.read("piece.mass", "piece, weighed", piece.weight_kg, KG, 0.02, "scale ± 0.02 kg")
+        mass = weighed(s, "piece.mass", "piece, weighed", piece.weight_kg)
     elif isinstance(detail, Panel):
         panel = body(s, PANEL_KG_PER_M3[detail.material], area, got["thickness"])
         mass = s.let("piece.mass", "piece, estimated", panel, "area and thickness; weigh it where it matters")

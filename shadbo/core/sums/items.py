@@ -9,7 +9,7 @@ from shadbo.core.pieces.outlines import Ring, outline
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import KG, MM
-from shadbo.core.sums.weight import AREA_KG_PER_M2, PANEL_KG_PER_M3
+from shadbo.core.sums.weight import AREA_KG_PER_M2, PANEL_KG_PER_M3, weighed
 
 HATCHES = {
     "garment": "textile",
@@ -93,7 +93,7 @@ def _mass(desk: Desk, piece: Piece, key: str, noun: str, w: Quantity, h: Quantit
     s, detail = desk.sheet, piece.detail
     label = f"{noun}, estimated"
     if piece.weight_kg is not None:
-        return s.read(f"{key}.mass", f"{noun}, weighed", piece.weight_kg, KG, 0.02, "scale ± 0.02 kg")
+        return weighed(s, f"{key}.mass", f"{noun}, weighed", piece.weight_kg)
     source = "estimated; weigh it where it matters"
     area = w.value * h.value / 1e6
     if isinstance(detail, Garment):

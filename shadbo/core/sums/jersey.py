@@ -8,8 +8,6 @@ from dataclasses import dataclass
 
 from shadbo.core.shapes.polygon import Dot, Ring, apart, moved, offset, stepped
 
-BADGE_CORNERS = ("bottom left", "bottom right", "top right", "top left")
-
 
 @dataclass(frozen=True, slots=True)
 class Card:

@@ -35,11 +35,6 @@ def biscuit_from_point(slot_mm: float) -> float:
     return slot_mm + LIP_LEFT_MM * ROOT2
 
 
-def left_to_face(from_point_mm: float, slot_mm: float) -> float:
-    """Wood left between the slot's end and the outer face: (s − d) / √2."""
-    return (from_point_mm - slot_mm) / ROOT2
-
-
 def biscuit_for(face_mm: float) -> Biscuit | None:
     """The largest biscuit whose slot keeps off both ends of the mitre; None where none does."""
     fit = None

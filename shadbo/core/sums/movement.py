@@ -4,8 +4,7 @@ from collections.abc import Callable
 
 ACRYLIC_PER_K = 70e-6
 ACRYLIC_PER_RH = 3e-5
-GLASS_PER_K = 9e-6
-"""Expansion by kelvin: acrylic and glass (EN 572-1); by per cent of humidity: acrylic, common practice."""
+"""Expansion of acrylic by kelvin, and by per cent of humidity, common practice."""
 
 TANGENTIAL: dict[str, tuple[float, float]] = {
     "red oak": (0.00158, 0.00369),

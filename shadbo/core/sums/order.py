@@ -12,5 +12,5 @@ def order_mm(outside_width_mm: float, outside_height_mm: float, face_mm: float) 
 def rail_order(sheet: Sheet, width: Quantity, height: Quantity, face: Quantity) -> Quantity:
     """The same on the sheet, with the length of all four rails."""
     around = sheet.let("rail.total", "rails, all four, long point", 2 * width + 2 * height)
-    sheet.let("rail.order", "moulding to order", around + 8 * face, "2 · (w + h) + 8 · face", "up")
+    sheet.let("rail.order", "moulding to order", around + 8 * face, "and a mitre's waste at every corner", "up")
     return around

@@ -13,11 +13,6 @@ def hole_depth(diameter_mm: float, stock_mm: float) -> float:
     return min(2 * diameter_mm, stock_mm * 2 / 3)
 
 
-def peg_length(gap_mm: float, in_object_mm: float, in_rail_mm: float) -> float:
-    """Gap and both holes, 1 mm shorter, so that the joint closes before the dowel bottoms."""
-    return gap_mm + in_object_mm + in_rail_mm - 1
-
-
 def stress_mpa(force_n: float, gap_mm: float, diameter_mm: float) -> float:
     """Bending stress of a dowel that carries a force across the gap: 32 · F · gap / (π · d³)."""
     return 32 * force_n * gap_mm / (math.pi * diameter_mm**3)

@@ -2,6 +2,8 @@
 
 from itertools import pairwise
 
+from scipy.optimize import brentq
+
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG
 from shadbo.core.shop.boards import SheetKind
 
@@ -61,11 +63,4 @@ def sag_mm(width_mm: float, height_mm: float, thick_mm: float, kind: SheetKind, 
     b, a = sorted((width_mm, height_mm))
     ia, ib = 1 / b, 1 / a
     c = 0.75 * (1 - nu**2) * (ia**4 + ib**4) / (ia**2 + ib**2) ** 2
-    low, high = 0.0, w0
-    for _ in range(60):
-        w = (low + high) / 2
-        if w + c * w**3 / thick_mm**2 < w0:
-            low = w
-        else:
-            high = w
-    return (low + high) / 2
+    return float(brentq(lambda w: w + c * w**3 / thick_mm**2 - w0, 0.0, w0, xtol=1e-9))

@@ -162,6 +162,17 @@ class Placement:
     up: Quantity
     gaps: dict[str, dict[str, Quantity]]
 
+    def least_at(self) -> str:
+        """Where the least gap is, in words."""
+        side, place = min(
+            ((side, place) for side, gaps in self.gaps.items() for place in gaps),
+            key=lambda at: self.gaps[at[0]][at[1]].value,
+        )
+        if place == "middle":
+            return f"in the middle of the {side} side"
+        ends = {"top": "upper", "bottom": "lower"} if side in ("left", "right") else {}
+        return f"{side} side, at the {ends.get(place, place)} end"
+
     def all(self) -> list[Quantity]:
         """All twelve gaps."""
         return [gap for side in self.gaps.values() for gap in side.values()]

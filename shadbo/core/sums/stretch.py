@@ -90,7 +90,7 @@ def stretch_sums(desk: Desk, detail: LooseCanvas, got: dict[str, Quantity]) -> S
         "stretch.corner",
         "cloth to keep along the corner's diagonal, at least",
         bar_depth * math.sqrt(2) + s.number(CORNER_KEEP_MM, MM),
-        "√2 · bar depth + 12 mm, or the fold no longer closes",
+        "or the fold no longer closes",
         "up",
     )
     if detail.corner_trim is not None:

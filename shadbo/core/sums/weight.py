@@ -2,7 +2,7 @@
 
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Sheet
-from shadbo.core.sheet.units import KG_PER_MM2, KG_PER_MM3
+from shadbo.core.sheet.units import KG, KG_PER_MM2, KG_PER_MM3
 from shadbo.core.shop.materials import DENSITY_KG_PER_M3, Species
 
 AREA_KG_PER_M2 = {
@@ -16,6 +16,15 @@ AREA_KG_PER_M2 = {
 """Usual masses by area, common practice, no source."""
 PANEL_KG_PER_M3 = {"canvas board": 700.0, "hardboard": 900.0, "mdf": 750.0, "plywood": 550.0}
 """Usual densities of painted panels, common practice, no source."""
+
+
+SCALE_KG = 0.02
+"""Half-width of the shop's scale: common practice, no source."""
+
+
+def weighed(sheet: Sheet, key: str, label: str, kg: float) -> Quantity:
+    """A mass in kg as the scale read it."""
+    return sheet.read(key, label, kg, KG, SCALE_KG, f"scale ± {SCALE_KG:g} kg")
 
 
 def solid(sheet: Sheet, species: Species, *sides: Quantity) -> Quantity:

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Way
-from shadbo.core.sheet.units import GRAVITY_N_PER_KG, KG, KG_PER_POUND, MM, MM2, MONEY, N
+from shadbo.core.sheet.units import GRAVITY_N_PER_KG, KG, KG_PER_POUND, MM, MM2, MONEY, N_PER_MM, N
 from shadbo.core.words.lengths import MM_PER_INCH, Both, Mark, metric_text, texts
 
 
@@ -55,6 +55,8 @@ def value_text(q: Quantity, mark: Mark) -> Both:
         )
     if q.unit == MM2:
         return Both(f"{q.value / 1e6:.3f} m²", f"{q.value / 25.4**2:.0f} in²")
+    if q.unit == N_PER_MM:
+        return Both(f"{q.value:.3g} N/mm", f"{q.value * 25.4 / (KG_PER_POUND * GRAVITY_N_PER_KG):.2g} lbf/in")
     if q.unit == MONEY:
         return both(f"{q.value:.2f}")
     return both(f"{q.value:.4g}")

@@ -199,6 +199,8 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
         moulding=body.profile,
         mouldings=body.held,
         keep_outs=outs,
+        least_gap_at=placed.least_at(),
+        pads=tuple(body.pads),
         goes_in="set the canvas with its shims and fasten it",
         effort="screws out, and the canvas comes back as it was",
     )

@@ -133,8 +133,7 @@ def _pads(desk: Desk, assembly: Assembly) -> list[Question]:
     rows += [
         told("Pad wanted", say(mark, "{}", s["pad.wanted"]), "pad.wanted"),
     ]
-    pads = [p.name.removeprefix("pad, ") for p in assembly.by_role("pad")]
-    names = " + ".join(dict.fromkeys(pads)) or "none"
+    names = " + ".join(dict.fromkeys(p.name for p in assembly.pads)) or "none"
     decided = FLOATER.of(desk.job).pads
     choices = [Choice(None, "The plan stacks them", both(names), decided is None)]
     for stock in desk.stock.pads:

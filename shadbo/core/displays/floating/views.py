@@ -12,7 +12,6 @@ from shadbo.core.sums.canvas import CanvasSums
 from shadbo.core.sums.square import Opening, Placement
 
 Dots = tuple[Dot, ...]
-CLOTH_RETURN_MM = 25.0
 
 
 @dataclass(frozen=True, slots=True)

@@ -34,6 +34,7 @@ MOUNTS_OF: Mapping[str, tuple[str, ...]] = {
     "loose canvas": ("stitching",),
 }
 PIN_INSET_MM = 3.0
+SLIT_TAPE_MM = 25.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -114,11 +115,19 @@ def _spots(
             for n, (sx, sy) in enumerate(((-1, 1), (1, 1), (1, -1), (-1, -1)))
         ]
     if mount == "linen hinges":
+        p = desk.practice
         n = hinge_count(x.width.value)
         inset = min(60.0, x.width.value / 5)
         step = (x.width.value - 2 * inset) / (n - 1)
         return [
-            Spot(f"slit-{i}", "slit", (at[0] - w + inset + i * step, at[1] + h - 40), 27.0, x.id, f"{x.key}.left")
+            Spot(
+                f"slit-{i}",
+                "slit",
+                (at[0] - w + inset + i * step, at[1] + h - p.hinge_down_mm),
+                SLIT_TAPE_MM + p.slit_beyond_mm,
+                x.id,
+                f"{x.key}.left",
+            )
             for i in range(n)
         ]
     return []

@@ -6,16 +6,17 @@ from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import act, care, choice_row, length_row, text_row, told
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.mounts import MountPlan
+from shadbo.core.build.mounts import said as filled
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line, yes_no
 from shadbo.core.displays.gathered.jersey_box.options import JerseyOptions
 from shadbo.core.displays.gathered.options import Layout
 from shadbo.core.displays.gathered.shadow_box.options import BoxOptions
-from shadbo.core.displays.rabbeted.rows import merged, package_questions
+from shadbo.core.displays.rabbeted.rows import closing_rows, merged, package_questions
 from shadbo.core.findings import StationName
-from shadbo.core.job.edits import length
-from shadbo.core.words.words import both, say
+from shadbo.core.job.edits import length as written_length
+from shadbo.core.words.words import both, length, say
 
 Rows = dict[StationName, list[Question]]
 RULES = {
@@ -30,11 +31,8 @@ RULES = {
 
 def box_questions(desk: Desk, assembly: Assembly | None, at: str, o: BoxOptions) -> Rows:
     """Rows of a shadow box."""
-    own: Rows = {"sizes": layout_rows(desk, assembly, f"{at}/layout", o.layout)}
-    s = desk.sheet
-    own["sizes"].insert(
-        1, length_row(desk, f"{at}/margin", "Margin round the group", o.margin, s.get("layout.margin"))
-    )
+    margin = length_row(desk, f"{at}/margin", "Margin round the group", o.margin, desk.sheet.get("layout.margin"))
+    own: Rows = {"sizes": layout_rows(desk, assembly, f"{at}/layout", o.layout, margin)}
     if assembly is None:
         return own
     now = o.lining or "spacers"
@@ -57,50 +55,47 @@ def box_questions(desk: Desk, assembly: Assembly | None, at: str, o: BoxOptions)
 
 def box_rows(desk: Desk, assembly: Assembly, at: str, o: BoxOptions | JerseyOptions, own: Rows) -> Rows:
     """The package's rows after the display's own, with one mount for each piece."""
-    package = package_questions(desk, assembly, at, o)
-    shut = [q for q in package["mount"] if q.label in ("Before the piece goes down", "Before closing")]
-    package["depth"] = [q for q in package["depth"] if q.id != f"{at}/contact"]
-    package["mount"] = [*mount_rows(desk, assembly), *shut]
+    package = package_questions(desk, assembly, at, o, contact=False)
+    package["mount"] = [*mount_rows(desk, assembly), *closing_rows(assembly)]
     return merged(own, package)
 
 
 def layout_rows(
-    desk: Desk, assembly: Assembly | None, at: str, layout: Layout, by_rule: bool = True
+    desk: Desk, assembly: Assembly | None, at: str, layout: Layout, margin: Question | None = None
 ) -> list[Question]:
-    """Rule, gap, columns, centre, captions; a solver's proposals; and each piece's place."""
+    """Rule, margin, gap, columns, centre, captions; a solver's proposals; and each piece's place."""
     s, pieces = desk.sheet, desk.pieces
     rows: list[Question] = []
-    if by_rule and len(pieces) > 1:
-        auto = s["layout.width"].args[0].op if "layout.width" in s and s["layout.width"].args else ""
+    if len(pieces) > 1:
         choices = [Choice(rule, word, picked=layout.rule == rule) for rule, word in RULES.items()]
-        note = "" if layout.rule else auto.split(",")[0]
+        note = "" if layout.rule or assembly is None else assembly.arranged
         rows.append(choice_row(f"{at}/rule", "Arranged", choices, layout.rule is not None, note, menu=True))
+    else:
+        rows.append(told("Arranged", "in the middle", "field.width"))
+    rows += [margin] if margin is not None else []
+    if len(pieces) > 1:
         rows.append(length_row(desk, f"{at}/gap", "Gap between outlines", layout.gap, s.get("layout.gap")))
         if layout.rule == "grid":
             columns = str(layout.columns) if layout.columns else ""
             rows.append(text_row(f"{at}/columns", "Pieces in a row", columns, "number"))
         if any(getattr(p.detail, "caption_of", None) for p in pieces):
             caption = layout.captions is not False
-            rows.append(
-                yes_no(
-                    f"{at}/captions",
-                    "Captions",
-                    caption,
-                    layout.captions is not None,
-                    ("under their pieces", "as pieces"),
-                )
-            )
-    else:
-        rows.append(told("Arranged", "in the middle" if by_rule else "by the opening", "field.width"))
-    if by_rule:
-        centre = layout.centre or "geometric"
-        choices = [Choice(w, w, picked=w == centre) for w in ("geometric", "optical")]
-        rows.append(
-            choice_row(f"{at}/centre", "Centre", choices, layout.centre is not None, "optical: a little more below")
-        )
-        rows.append(length_row(desk, f"{at}/width", "Field, width", layout.width, s.get("field.width")))
-        rows.append(length_row(desk, f"{at}/height", "Field, height", layout.height, s.get("field.height")))
-    if len(pieces) > 1:
+            words = ("under their pieces", "as pieces")
+            rows.append(yes_no(f"{at}/captions", "Captions", caption, layout.captions is not None, words))
+    centre = layout.centre or "geometric"
+    choices = [Choice(w, w, picked=w == centre) for w in ("geometric", "optical")]
+    rows.append(
+        choice_row(f"{at}/centre", "Centre", choices, layout.centre is not None, "optical: a little more below")
+    )
+    rows.append(length_row(desk, f"{at}/width", "Field, width", layout.width, s.get("field.width")))
+    rows.append(length_row(desk, f"{at}/height", "Field, height", layout.height, s.get("field.height")))
+    return [*rows, *standing_rows(desk, assembly, layout)]
+
+
+def standing_rows(desk: Desk, assembly: Assembly | None, layout: Layout) -> list[Question]:
+    """Proposed layouts, and where each piece stands."""
+    rows: list[Question] = []
+    if len(desk.pieces) > 1:
         rows.append(Question(id="layouts", kind="layouts", label="Proposed layouts"))
     if assembly is None:
         return rows
@@ -140,14 +135,15 @@ def place_rows(desk: Desk, assembly: Assembly, layout: Layout) -> list[Question]
 
 def here(left_mm: float, top_mm: float) -> dict[str, object]:
     """Where a piece stands by the rule, as a place of its own."""
-    return {"left": length(left_mm), "top": length(top_mm)}
+    return {"left": written_length(left_mm), "top": written_length(top_mm)}
 
 
 def mount_rows(desk: Desk, assembly: Assembly) -> list[Question]:
     """One mount for each piece: which, why, what its fixings carry and where they go."""
     rows: list[Question] = []
     for zone in assembly.zones:
-        rows.append(care(f"No steam, pin or adhesive on the {zone.name}; no steam within 50 mm of ink."))
+        off = length(desk.practice.steam_clear_mm, desk.mark).pick(desk.mark.system)
+        rows.append(care(f"No steam, pin or adhesive on the {zone.name}; no steam within {off} of ink."))
     for plan in assembly.mounts:
         rows += _of_mount(desk, plan)
     return rows
@@ -175,7 +171,7 @@ def _of_mount(desk: Desk, plan: MountPlan) -> list[Question]:
     rows += told_line(desk, f"{plan.key}.demand", f"{plan.name}: a fixing carries")
     rows += told_line(desk, f"{plan.key}.rating", f"{plan.name}: it may carry", "maker's rating, before the factor")
     for i, step in enumerate(plan.taken.mount.steps, 1):
-        rows.append(replace(told(f"{plan.name}: {i}", step), label=f"Step {i}"))
+        rows.append(replace(told(f"{plan.name}: {i}", filled(desk, step)), label=f"Step {i}"))
     if plan.taken.mount.care:
-        rows.append(care(plan.taken.mount.care))
+        rows.append(care(filled(desk, plan.taken.mount.care).pick(desk.mark.system)))
     return rows

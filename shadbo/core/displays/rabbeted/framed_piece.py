@@ -44,7 +44,11 @@ def bordered(
             package = target - s.number(room, MM)
             room = allowance(desk.on_trial(), options.allowance, axis, package, acrylic)[0].value
         cover = s.choose(
-            f"border.cover_{axis}", f"rim under the lip, {axis}", profile.lip_mm - room / 2, MM, "lip − allowance ÷ 2"
+            f"border.cover_{axis}",
+            f"rim under the lip, {axis}",
+            profile.lip_mm - room / 2,
+            MM,
+            "lip less half of the allowance",
         )
         out.append(s.let(f"package.wanted_{axis}", f"package, {axis} wanted", size + 2 * by + 2 * cover))
     return out[0], out[1]

@@ -3,6 +3,7 @@
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import choice_row, told
 from shadbo.core.build.assembly import Assembly
+from shadbo.core.build.glue import CornerJoint, why_not_glue
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.sheet.quantity import Quantity
@@ -10,25 +11,17 @@ from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.sums import joints
 from shadbo.core.words.words import Mm, say
 
+CLAMP_MIN, LOAD_H = 45, 24
+"""Wood glue: common practice, no source."""
 KINDS = ("glue", "biscuits", "splines", "corner plates")
-
-
-def needs_more(desk: Desk, mass_kg: float, long_mm: float, deep_mm: float) -> str:
-    """Why glue alone will not do; empty where it will."""
-    p = desk.practice
-    if mass_kg > p.joint_over_kg:
-        return f"the package weighs over {p.joint_over_kg:g} kg"
-    if long_mm > p.joint_over_mm:
-        return f"a side is over {p.joint_over_mm:g} mm"
-    return f"the rail is deeper than {p.joint_deeper_mm:g} mm" if deep_mm > p.joint_deeper_mm else ""
 
 
 def joint_lines(
     desk: Desk, decided: str | None, face: Quantity, lip: Quantity, depth: Quantity, long_mm: float, mass_kg: float
-) -> str:
-    """The joint's lines ``joint.*`` and its kind: the decided one, else glue, or splines where glue will not do."""
+) -> CornerJoint:
+    """The joint's lines ``joint.*`` and the joint: the decided one, else glue, or splines where glue will not do."""
     s = desk.sheet
-    why = needs_more(desk, mass_kg, long_mm, depth.value)
+    why = why_not_glue(desk.practice, mass_kg, long_mm, depth.value)
     kind = decided or ("splines" if why else "glue")
     s.let("joint.mitre", "length of the mitre", s.decide("face · √2", joints.mitre_mm(face.value), MM, face))
     error = s.decide("8 · ε · face · √2, ε 0.1°", joints.gap_of_error(face.value, 0.1), MM, face)
@@ -39,7 +32,7 @@ def joint_lines(
         least = s.decide("slot + 4 mm · √2", joints.biscuit_from_point(biscuit.slot), MM, s["joint.slot"])
         s.cut("joint.from_point", "slot's middle, from the long point", least, "up", 0.5)
         left = (s["joint.from_point"] - s["joint.slot"]) / joints.ROOT2
-        s.let("joint.left", "wood left to the outer face", left, "(s − d) ÷ √2", "down")
+        s.let("joint.left", "wood left to the outer face", left, "what the slot leaves", "down")
         room = s["joint.mitre"] - s["joint.from_point"] - s.number(biscuit.length / 2, MM)
         s.let("joint.room", "mitre left past the biscuit", room, f"no. {biscuit.number}", "down")
         many = joints.biscuit_count(s["joint.mitre"].value, biscuit)
@@ -47,34 +40,29 @@ def joint_lines(
     elif kind == "splines":
         slot = s.decide("(face − lip) · √2 − 3 mm", joints.spline_slot(face.value, lip.value), MM, face, lip)
         s.let("joint.slot", "spline slot along the diagonal, at most", slot, way="down")
-        s.let("joint.slip", "slip: a right triangle of that height, base", 2 * slot, "+ 1 mm, trimmed flush")
-        s.let("joint.count", "splines a corner", s.number(joints.spline_count(depth.value), ONE), "floor(depth ÷ 25)")
-    s.let("joint.short", "glue alone is not enough", s.number(1 if why and kind == "glue" else 0, ONE), why or None)
-    return kind
+        s.let("joint.slip", "slip: a right triangle of that height, base", 2 * slot, "and a little, trimmed flush")
+        s.let(
+            "joint.count", "splines a corner", s.number(joints.spline_count(depth.value), ONE), "by the rail's depth"
+        )
+    return CornerJoint(kind, why)
 
 
-def joint_sums(desk: Desk, frame: Frame, mass: Quantity) -> None:
+def joint_sums(desk: Desk, frame: Frame, mass: Quantity) -> CornerJoint:
     """The joint of a rabbeted frame."""
     s = desk.sheet
     long = max(s["frame.outside_width"].value, s["frame.outside_height"].value)
-    joint_lines(desk, frame.joint, frame.face, frame.lip, frame.depth, long, mass.value)
+    return joint_lines(desk, frame.joint, frame.face, frame.lip, frame.depth, long, mass.value)
 
 
 def joint_questions(desk: Desk, assembly: Assembly, at: str, decided: str | None) -> list[Question]:
     """Which joint, its slots, what an error of the saw does."""
     s, mark = desk.sheet, desk.mark
-    if "joint.mitre" not in s:
+    joint = assembly.joint
+    if joint is None:
         return []
-    why = s["joint.short"].name.source if s["joint.short"].name else ""
-    deep, side, mass = (
-        assembly.depth.value,
-        assembly.long_side_mm,
-        s["package.mass"].value if "package.mass" in s else 0,
-    )
-    why = why or needs_more(desk, mass, side, deep)
-    now = decided or ("splines" if why else "glue")
-    choices = [Choice(k, k, picked=k == now) for k in KINDS]
-    rows = [choice_row(at, "Corner joint", choices, decided is not None, why or "small and light: glue is enough")]
+    choices = [Choice(k, k, picked=k == joint.kind) for k in KINDS]
+    note = joint.why or "small and light: glue is enough"
+    rows = [choice_row(at, "Corner joint", choices, decided is not None, note)]
     for key, label in (
         ("joint.slot", "Slot, deep"),
         ("joint.from_point", "Slot's middle, from the long point"),
@@ -85,6 +73,13 @@ def joint_questions(desk: Desk, assembly: Assembly, at: str, decided: str | None
     ):
         if key in s:
             rows.append(told(label, say(mark, "{}", s[key]), key))
-    note = say(mark, "{} clear finished, {} filled and painted", Mm(0.2), Mm(0.5))
-    rows.append(told("Mitre gap to accept", note, "", "clamp 45 min, load after 24 h; diagonals while clamped"))
+    accepted = say(mark, "{} clear finished, {} filled and painted", Mm(0.2), Mm(0.5))
+    rows.append(
+        told(
+            "Mitre gap to accept",
+            accepted,
+            "",
+            f"clamp {CLAMP_MIN} min, load after {LOAD_H} h; diagonals while clamped",
+        )
+    )
     return rows

@@ -3,7 +3,7 @@
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
-from shadbo.core.build.assembly import Assembly, Callout, Dimension, Join, Part, Ring
+from shadbo.core.build.assembly import Assembly, Back, Callout, Dimension, Join, Part, Ring
 from shadbo.core.build.marked import Forbidden, Shown, Spot, Window
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.build.setting import Margins, Room
@@ -45,7 +45,7 @@ class Package:
     reach_mm: float = 0.0
     margins: Margins | None = None
     see_through: bool = False
-    back: str = "sealed paper"
+    back: Back = "sealed paper"
     effort: str = ""
     goes_in: str = "clean both faces of the glazing, lay the package in and close it"
     strainer: bool = False
@@ -59,6 +59,7 @@ class Package:
     windows: tuple[Window, ...] = ()
     zones: tuple[Forbidden, ...] = ()
     layout_at: str = ""
+    arranged: str = ""
 
 
 def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
@@ -103,7 +104,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
             begins[layer.id] = deep
             deep += layer.thick.value
         parts += package.sections(begins)
-    joint_sums(desk, frame, s["package.mass"])
+    joint = joint_sums(desk, frame, s["package.mass"])
     room_end = frame.depth.value
     extra = tuple(package.dimensions(frame)) if package.dimensions is not None else ()
     rail = frame.back_rail()
@@ -128,6 +129,9 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         mount=package.mount,
         effort=package.effort,
         goes_in=package.goes_in,
+        back=package.back,
+        joint=joint,
+        arranged=package.arranged,
         more_mounts=package.more_mounts,
         shown=package.shown,
         spots=package.spots,
@@ -154,7 +158,7 @@ def _part(desk: Desk, frame: Frame, layer: Slab, section: Ring) -> Part | None:
         price = 2 * (a + b) / 1000 * layer.ring_price_per_m
         upright = s.cut(f"{id_}.upright", "spacer strips, sides", height - 2 * thick, "down", 0.5)
         across = s.cut(f"{id_}.across", "spacer strips, top and bottom", width, "down", 0.5)
-        note = say(desk.mark, "two of {}, two of {}", across, upright).mm
+        note = say(desk.mark, "two of {}, two of {}", across, upright).pick(desk.mark.system)
         return Part(
             layer.id,
             "spacer",

@@ -2,15 +2,19 @@
 
 from collections.abc import Callable, Sequence
 
-from shadbo.core.build.assembly import Fixing, Join, Part
+from shadbo.core.build.assembly import Back, Fixing, Join, Part
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.frame import Frame, edge_walk
 from shadbo.core.displays.rabbeted.slabs import Slab
 from shadbo.core.shapes.rings import rect
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.sums.border import point_count
+from shadbo.core.words.words import Mm, say
 
 INSET_MM = 50.0
+VENT_MM = (25.0, 50.0)
+VENT_CLEAR_MM = 20.0
+"""A vent behind canvas: common practice, no source."""
 
 
 def point_join(desk: Desk, frame: Frame, slabs: Sequence[Slab], soft: bool = False) -> tuple[Join, Part]:
@@ -57,7 +61,7 @@ def side_fixings(
     return tuple(out)
 
 
-def cover_parts(desk: Desk, frame: Frame, back: str, see_through: bool) -> list[Part]:
+def cover_parts(desk: Desk, frame: Frame, back: Back, see_through: bool) -> list[Part]:
     """Dust paper: a blank 25 mm over all round, trimmed 3 mm inside; a ring where one sees through."""
     if back == "none":
         return []
@@ -70,11 +74,16 @@ def cover_parts(desk: Desk, frame: Frame, back: str, see_through: bool) -> list[
     width = s.cut("cover.width", "dust paper, blank, width", s["frame.outside_width"] + more, "up", 2.0)
     height = s.cut("cover.height", "dust paper, blank, height", s["frame.outside_height"] + more, "up", 2.0)
     name = "dust paper, cut to a ring" if see_through else f"dust paper, {back.split()[0]}"
+    inside = desk.practice.cover_inside_mm
     note = (
-        "trim 3 mm inside the edge; vent of 25 to 50 mm, 20 mm clear of the canvas, blade set shallow"
+        say(
+            desk.mark,
+            "trim {} inside the edge; vent of {} to {}, {} clear of the canvas, blade set shallow",
+            *map(Mm, (inside, *VENT_MM, VENT_CLEAR_MM)),
+        )
         if back.startswith("vented")
-        else "trim 3 mm inside the edge; sealed all round against dust, damp and insects"
-    )
+        else say(desk.mark, "trim {} inside the edge; sealed all round against dust, damp and insects", Mm(inside))
+    ).pick(desk.mark.system)
     thin = s.choose("cover.thick", "dust paper, thickness", 0.1, MM, "common practice")
     return [
         Part(

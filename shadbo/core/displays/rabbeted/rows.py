@@ -3,6 +3,7 @@
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import care, choice_row, length_row, pin_row, told
 from shadbo.core.build.assembly import Assembly
+from shadbo.core.build.mounts import said as filled
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import moulding_row, mount_row, sheet_row, size_text, told_line, yes_no
 from shadbo.core.displays.rabbeted.joints import joint_questions
@@ -11,15 +12,20 @@ from shadbo.core.findings import StationName
 from shadbo.core.season import seasons
 from shadbo.core.words.words import Mm, say
 
+GLASS_DRIES_MIN = 10
+"""Common practice, no source."""
 Rows = dict[StationName, list[Question]]
 
 
-def package_questions(desk: Desk, assembly: Assembly, at: str, options: FrameOptions) -> Rows:
-    """Rows by station for a rabbeted frame; displays add their own before them."""
+def package_questions(desk: Desk, assembly: Assembly, at: str, options: FrameOptions, contact: bool = True) -> Rows:
+    """Rows by station for a rabbeted frame; displays add their own before them.
+
+    ``contact``: whether the piece may be laid against the glazing at all.
+    """
     return {
         "display": [moulding_row(desk, assembly, f"{at}/profile", options.profile)],
         "sizes": [*_sizes(desk, at, options), *_season(desk, assembly)],
-        "depth": _depth(desk, assembly, at, options),
+        "depth": _depth(desk, assembly, at, options, contact),
         "mount": mount_questions(desk, assembly, at),
         "parts": [
             *parts_questions(desk, assembly),
@@ -86,7 +92,7 @@ def _season(desk: Desk, assembly: Assembly) -> list[Question]:
     return rows
 
 
-def _depth(desk: Desk, assembly: Assembly, at: str, options: FrameOptions) -> list[Question]:
+def _depth(desk: Desk, assembly: Assembly, at: str, options: FrameOptions, contact: bool) -> list[Question]:
     rows: list[Question] = []
     stock = desk.stock
     if isinstance(options, GlazedOptions):
@@ -95,16 +101,17 @@ def _depth(desk: Desk, assembly: Assembly, at: str, options: FrameOptions) -> li
         rows.append(sheet_row(desk, f"{at}/glazing", "Glazing", glazing, options.glazing, name, "stack.glazing"))
         rows += told_line(desk, "air.needed", "Air in front of the piece, at least")
         rows += told_line(desk, "air.sag", "The glazing sags, lying flat", "an aid to judgement")
-        rows.append(
-            yes_no(
-                f"{at}/contact",
-                "In front of the piece",
-                bool(options.contact),
-                options.contact is not None,
-                ("against the glazing", "air"),
-                "air is the rule; contact is a caution",
+        if contact:
+            rows.append(
+                yes_no(
+                    f"{at}/contact",
+                    "In front of the piece",
+                    bool(options.contact),
+                    options.contact is not None,
+                    ("against the glazing", "air"),
+                    "air is the rule; contact is a caution",
+                )
             )
-        )
         if "stack.spacer" in desk.sheet:
             rows += told_line(desk, "stack.spacer", "Spacers", _name(assembly, "spacer"))
             held = options.spacer_held or "by friction"
@@ -139,7 +146,7 @@ def _depth(desk: Desk, assembly: Assembly, at: str, options: FrameOptions) -> li
     if "clip.offset" not in desk.sheet:
         rows += told_line(desk, "depth.left", "Over")
     rows.append(length_row(desk, f"{at}/extension", "Rabbet extension strips", options.extension, None, "none"))
-    back = options.back or _back(assembly)
+    back = assembly.back
     choices = [Choice(w, w, picked=w == back) for w in ("sealed paper", "vented paper", "tape")]
     why = (
         "canvas breathes: both faces see the same air"
@@ -148,11 +155,6 @@ def _depth(desk: Desk, assembly: Assembly, at: str, options: FrameOptions) -> li
     )
     rows.append(choice_row(f"{at}/back", "Back closed with", choices, options.back is not None, why))
     return rows
-
-
-def _back(assembly: Assembly) -> str:
-    cover = next((p.name for p in assembly.by_role("cover")), "")
-    return "vented paper" if "vented" in cover else "tape" if "tape" in cover else "sealed paper"
 
 
 def _name(assembly: Assembly, role: str) -> str:
@@ -188,23 +190,36 @@ def mount_questions(desk: Desk, assembly: Assembly, at: str) -> list[Question]:
             rows.append(told(f"{join.name}: {n}", op))
     if assembly.mount is not None:
         for n, step in enumerate(assembly.mount.taken.mount.steps, 1):
-            rows.append(told(f"Step {n}", step))
+            rows.append(told(f"Step {n}", filled(desk, step)))
         if assembly.mount.taken.mount.care:
-            rows.append(care(assembly.mount.taken.mount.care))
+            rows.append(care(filled(desk, assembly.mount.taken.mount.care).pick(desk.mark.system)))
     for side in ("left", "right", "top", "bottom"):
         rows += told_line(desk, f"border.{side}.middle", f"Corner mark, from the {side}", "low tack, four of them")
+    return [*rows, *closing_rows(assembly)]
+
+
+def closing_rows(assembly: Assembly) -> list[Question]:
+    """What is done before the piece goes down, and before the back is closed."""
+    rows: list[Question] = []
     if assembly.glazed:
         rows.append(care("Glass: gloves and eye protection; score and snap away from you."))
-        rows.append(told("Before the piece goes down", "cleaned glass dries 10 min", "", "both inner faces"))
+        rows.append(
+            told("Before the piece goes down", f"cleaned glass dries {GLASS_DRIES_MIN} min", "", "both inner faces")
+        )
     rows.append(told("Before closing", "look from the front", "", "two fixings a side, look again, then the rest"))
     return rows
+
+
+def saw_care() -> Question:
+    """What to take care of at the saw."""
+    return care("Saw: guard down, push sticks, no short piece held by hand. Opposite rails in pairs against a stop.")
 
 
 def parts_questions(desk: Desk, assembly: Assembly) -> list[Question]:
     """Rails to cut, what was made, then the boards that are cut or ordered to the frame that was made."""
     s = desk.sheet
     rows = [
-        care("Saw: guard down, push sticks, no short piece held by hand. Opposite rails in pairs against a stop."),
+        *([saw_care()] if any(p.mitred for p in assembly.parts) else []),
         *told_line(desk, "rail.order", "Moulding to order", assembly.moulding.name if assembly.moulding else ""),
     ]
     if "rail.width" in s:

@@ -67,7 +67,7 @@ class PlainFloater:
         least = s.pick("largest", wanted, s.number(LEAST_STRIP_MM, MM))
         strip = s.cut("strip.height", "support strip, height", least, "nearest", p.cut_tolerance_mm)
         default = max(gap.value + p.ledge_beyond_gap_mm, 20.0)
-        ledge = desk.choose("profile.ledge", "support strip, width", options.strip_width, default, "gap + 12 mm")
+        ledge = desk.choose("profile.ledge", "support strip, width", options.strip_width, default, "gap and grip")
         inside = s.made("frame.inside_depth", "depth in front of the strips", high - strip)
         made = s.made("face.made", "face behind the frame's front edge", inside - canvas.depth)
         body = Body(stock, held, wall, ledge, strip, inside, s.number(0, MM), (), made)

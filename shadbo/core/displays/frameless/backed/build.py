@@ -23,7 +23,7 @@ from shadbo.core.shop.boards import SheetKind, SheetStock
 from shadbo.core.shop.kept import SHEETS
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.weight import by_area
-from shadbo.core.words.words import both, say, sizes
+from shadbo.core.words.words import Mm, both, say, sizes
 
 MOUNTS = ("glue to the backing", "glue on the face")
 SEEN_MM = 60.0
@@ -50,7 +50,9 @@ class Backed:
         s, p, o = desk.sheet, desk.practice, HOME.of(desk.job)
         flat = flat_sums(desk, desk.piece)
         facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
-        inset = desk.choose("backing.inset", "backing inside the edge, each side", o.inset, 2, "common practice")
+        inset = desk.choose(
+            "backing.inset", "backing inside the edge, each side", o.inset, p.backing_inset_mm, "practice of the shop"
+        )
         stock = desk.take(
             SHEETS, "backing", LEVERS.backing, lambda: _stiff(desk, (flat.width.value, flat.height.value))
         )
@@ -163,8 +165,13 @@ class Backed:
         own["parts"] = [
             pin_row(desk, "backing.width", "Backing as cut, width"),
             pin_row(desk, "backing.height", "Backing as cut, height"),
-            *told_line(desk, "backing.strip", "Second sheet, strip", "seam 30 mm or more from a corner of the piece"),
-            *parts_questions(desk, assembly)[1:],
+            *told_line(
+                desk,
+                "backing.strip",
+                "Second sheet, strip",
+                say(desk.mark, "seam {} or more from a corner of the piece", Mm(desk.practice.seam_from_corner_mm)),
+            ),
+            *parts_questions(desk, assembly),
         ]
         now = o.hung or assembly.hangs[0]
         choices = [
@@ -195,7 +202,7 @@ def _sheets(desk: Desk, stock: SheetStock, width: Quantity, height: Quantity) ->
     s = desk.sheet
     small, large = sorted((stock.width_mm, stock.height_mm))
     short, long = sorted((width, height), key=lambda q: q.value)
-    over = max(long.value - large, short.value - small, 30.0)
+    over = max(long.value - large, short.value - small, desk.practice.seam_from_corner_mm)
     across = short if long.value > large else long
     strip = s.let("backing.strip", "strip from a second sheet", s.decide("what one sheet lacks", over, MM, long))
     return f"two sheets: a strip {strip.value:.0f} × {across.value:.0f} mm"

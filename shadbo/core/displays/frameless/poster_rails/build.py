@@ -201,7 +201,7 @@ class PosterRails:
             ],
             "depth": told_line(desk, "rail.depth", "Depth"),
             "mount": [*mount_questions(desk, assembly, HOME.at), *told_line(desk, "rail.hides", "Each rail hides")],
-            "parts": parts_questions(desk, assembly)[1:],
+            "parts": parts_questions(desk, assembly),
         }
 
 

@@ -139,7 +139,7 @@ def _depth(desk: Desk, o: JerseyOptions, sat: Seated, size_mm: tuple[float, floa
         needed = s.pick(
             "largest", *[x.front + s.number(min(clearance_mm(desk, x), p.air_paper_mm), MM) for x in on_mat]
         )
-        line = s.let("front.needed", "air between glazing and mat, at least", needed, "relief + 3 mm", "up")
+        line = s.let("front.needed", "air between glazing and mat, at least", needed, "relief and clearance", "up")
         front = spacer_slab(desk, line.value, "front_spacer")
         if front is not None:
             slabs.append(front)

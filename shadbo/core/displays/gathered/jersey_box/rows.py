@@ -6,7 +6,7 @@ from shadbo.core.build.assembly import Assembly
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import colours_row, cutter_row, sheet_row, size_text, told_line, yes_no
 from shadbo.core.displays.gathered.jersey_box.options import HOME
-from shadbo.core.displays.gathered.rows import box_rows, layout_rows
+from shadbo.core.displays.gathered.rows import box_rows, standing_rows
 from shadbo.core.findings import StationName
 from shadbo.core.words.words import Mm, say
 
@@ -53,7 +53,7 @@ def jersey_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName,
     opening = size_text(desk, s["opening.width"], s["opening.height"])
     back = say(desk.mark, "cut from the back: mirrored left to right; bevel of {}", Mm(s["stack.mat"].value))
     sizes += [*seats, told("Opening, innermost edge", opening, "opening.width", back)]
-    sizes += layout_rows(desk, assembly, HOME.to("layout"), o.layout, by_rule=False)[1:]
+    sizes += standing_rows(desk, assembly, o.layout)
     own["depth"] = [
         *told_line(desk, "air.relief", "The garment stands out"),
         *told_line(desk, "front.needed", "Between glazing and mat, at least", "for what sits on the mat"),

@@ -102,7 +102,7 @@ class LightBox:
         stock = desk.take(PLAIN_STOCK, "profile", LEVERS.profile, lambda: planned)
         frame = rails_of(desk, o, group, stock, deep, acrylic, slabs, (lip, step.value), held_stock)
         wall = frame.face - frame.lip - 2 * step
-        s.let("step.wall_left", "wall behind the last step", wall, "face − lip − 2 · step", "down")
+        s.let("step.wall_left", "wall behind the last step", wall, "what lip and steps leave", "down")
         slabs = layers_of(desk, frame, slabs, step)
         spare_depth(desk, frame.rabbet_depth)
         zones = zones_of(desk, group)
@@ -136,6 +136,7 @@ class LightBox:
             windows=windows,
             zones=zones,
             layout_at=HOME.to("layout"),
+            arranged=group.rule,
             callouts=(Callout("edge", (_lamp_x(frame, slabs), frame.face.value + 18), lamp.name, key="lamp.length"),),
         )
         return build_package(desk, frame, package)

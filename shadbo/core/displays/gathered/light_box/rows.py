@@ -11,14 +11,14 @@ from shadbo.core.displays.gathered.rows import layout_rows, mount_rows
 from shadbo.core.displays.rabbeted.joints import joint_questions
 from shadbo.core.displays.rabbeted.rows import parts_questions
 from shadbo.core.findings import StationName
-from shadbo.core.words.words import both, say
+from shadbo.core.words.words import Mm, both, say
 
 
 def light_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
     """Rows by station."""
     o, s = HOME.of(desk.job), desk.sheet
-    sizes = layout_rows(desk, assembly, HOME.to("layout"), o.layout)
-    sizes.insert(1, length_row(desk, HOME.to("margin"), "Margin round the group", o.margin, s.get("layout.margin")))
+    margin = length_row(desk, HOME.to("margin"), "Margin round the group", o.margin, s.get("layout.margin"))
+    sizes = layout_rows(desk, assembly, HOME.to("layout"), o.layout, margin)
     letters = [text_row(HOME.to("letters"), "Cut-out lettering", o.letters, note="capitals, figures, - . + !")]
     if "letters.height" in s:
         letters.append(
@@ -57,13 +57,23 @@ def light_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName, 
     name = next((p.name for p in assembly.by_role("glazing")), "")
     own["depth"] = [
         sheet_row(desk, HOME.to("glazing"), "Glazing", glazing, o.glazing, name, "stack.glazing"),
-        *told_line(desk, "stack.front_void", "Front void", "the deepest object and 6 mm on both sides"),
+        *told_line(
+            desk,
+            "stack.front_void",
+            "Front void",
+            say(desk.mark, "the deepest object and {} on both sides", Mm(desk.practice.void_round_object_mm)),
+        ),
         sheet_row(desk, HOME.to("middle"), "Middle board", middles, o.middle, "stiff", "stack.middle"),
         length_row(desk, HOME.to("light_void"), "Light void", o.light_void, s["stack.light_void"]),
         *told_line(desk, "lamp.void_least", "… at least", "the pitch of the light; half as much again is even"),
         sheet_row(desk, HOME.to("backing"), "Back", backs, o.backing, "stiff", "stack.backing"),
         length_row(desk, HOME.to("step"), "Step of each layer", o.step, s["step.width"]),
-        *told_line(desk, "step.middle", "Step for the middle board, from the front", "layer + 0.5 mm deep"),
+        *told_line(
+            desk,
+            "step.middle",
+            "Step for the middle board, from the front",
+            say(desk.mark, "the layer and {} deep", Mm(desk.practice.layer_room_mm)),
+        ),
         *told_line(desk, "step.backing", "Step for the back, from the front"),
         *told_line(desk, "step.wall_left", "Wall behind the last step"),
         *told_line(desk, "rail.ripped", "Rails, ripped to"),
@@ -72,7 +82,9 @@ def light_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName, 
         *told_line(desk, "lamp.rows", "Rows"),
         *told_line(desk, "lamp.each", "Each row, cut to"),
         *told_line(desk, "lamp.watts", "The strips draw, W"),
-        *told_line(desk, "supply.needed", "Supply, at least, W", "1.2 × length × W/m"),
+        *told_line(
+            desk, "supply.needed", "Supply, at least, W", f"{desk.practice.supply_times:g} times what they draw"
+        ),
         choice_row(HOME.to("supply"), "Supply", supplies, o.supply is not None, menu=True, key="supply.watts"),
         care("Only a listed low-voltage supply, outside the box. Local code and a licensed electrician decide."),
         care("Let the heat out: vent holes at top and bottom of the light void, baffled so that no light leaks."),
@@ -84,7 +96,7 @@ def light_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName, 
     own["parts"] = [
         choice_row(HOME.to("cable"), "Cable leaves at the", [Choice(x, x, picked=x == side) for x in sides],
                    o.cable is not None),
-        *told_line(desk, "cable.hole", "Cable hole", "the plug and 1 mm; a grommet in it"),
+        *told_line(desk, "cable.hole", "Cable hole", "the plug goes through; a grommet in it"),
         told("… stands", say(desk.mark, "{} along, {} deep", s["cable.along"], s["cable.deep"]), "cable.along"),
         choice_row(HOME.to("access"), "Access to the lamps",
                    [Choice(x, x, picked=x == access) for x in ("screwed back", "hinged back")], o.access is not None,

@@ -76,7 +76,9 @@ def lamp_rows(desk: Desk, o: LightOptions, lamp: LampStrip, size_mm: tuple[float
     s.let("lamp.pitch", "pitch of the light", s.decide("the larger of rows and lamps", rows.pitch_mm, MM, apart))
     s.choose("lamp.volts", "lamps, volts", lamp.volts, ONE, lamp.name)
     draw = s.let("lamp.watts", "the strips draw, watts", s.number(watts(rows.total_mm, lamp.w_per_m), ONE), lamp.name)
-    need = s.let("supply.needed", "supply, at least, watts", draw * p.supply_times, "1.2 × length × W/m", "up")
+    need = s.let(
+        "supply.needed", "supply, at least, watts", draw * p.supply_times, "what they draw, and some to spare", "up"
+    )
     fit = sorted((x for x in desk.stock.supplies if x.volts == lamp.volts), key=lambda x: x.watts)
     best = next((x for x in fit if x.watts >= need.value - 1e-6), fit[-1] if fit else SUPPLY)
     supply = desk.take(SUPPLIES, "supply", LEVERS.supply, lambda: best)

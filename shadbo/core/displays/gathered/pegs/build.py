@@ -78,7 +78,7 @@ class OpenFrame:
         facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
         mount = choose_mount(desk, facts, item.mass.value, ("pegs",), None)
         long = max(s["frame.outside_width"].value, s["frame.outside_height"].value)
-        joint_lines(desk, o.joint, face, s.number(0, MM), depth, long, item.mass.value)
+        joint = joint_lines(desk, o.joint, face, s.number(0, MM), depth, long, item.mass.value)
         wall = s.let("rail.back_wall", "back of the rail", face)
         fixings, spots = places(desk, item, sides, face)
         w, h = s["frame.outside_width"].value / 2, s["frame.outside_height"].value / 2
@@ -136,6 +136,7 @@ class OpenFrame:
             moulding=stock,
             mouldings=held,
             mount=mount,
+            joint=joint,
             goes_in="push the object onto its dowels and close the last rail",
             effort="drilled for good",
             shown=(Shown(item.id, item.name, item.ring, f"{item.key}.front", "opening"),),
@@ -167,12 +168,13 @@ class OpenFrame:
             *told_line(desk, "peg.most", "Dowel, at most", "a third of the object's thickness"),
             *told_line(desk, "peg.in_rail", "Hole in the rail, deep"),
             *told_line(desk, "peg.in_object", "Hole in the object, deep"),
-            *told_line(desk, "peg.length", "Dowel to cut", "gap + both holes − 1 mm"),
+            *told_line(desk, "peg.length", "Dowel to cut", "air and both holes, a little less"),
             *told_line(desk, "peg.rail_upright", "Hole in the side rails, from the long point"),
             *told_line(desk, "peg.rail_deep", "… and from the front edge"),
             *told_line(desk, "peg.object_up", "Hole in the object, from its lowest point"),
             *told_line(desk, "peg.object_deep", "… and from its front"),
-            *told_line(desk, "peg.stress", "Bending of a dowel, MPa", "10 MPa at most: an aid to judgement"),
+            *told_line(desk, "peg.stress", "Bending of a dowel, MPa",
+                       f"{desk.practice.peg_stress_mpa:g} MPa at most: an aid to judgement"),
             reading_row(desk, HOME.to("peg_read"), "Dowel, as it is", o.peg_read, "peg.read", note="by caliper"),
             reading_row(desk, HOME.to("drill"), "Drill, as it bores", o.drill, "peg.drill", note="in scrap"),
             *[told(f"Order: {n}", op) for j in assembly.joins for n, op in enumerate(j.operations, 1)],

@@ -42,7 +42,7 @@ def pegs(desk: Desk, o: PegOptions, item: Item, dowel: Dowel, count: int, face: 
     s.let("peg.most", "dowel, thickest", item.front / 3, "a third of the object's thickness", "down")
     d = s.choose("peg.diameter", "dowel, diameter", dowel.diameter_mm, MM, dowel.name)
     s.let("peg.behind", "rail behind the object", (high - item.front) / 2, "it hangs at half the depth", "down")
-    s.let("peg.edge", "wood beside the dowel, in diameters", item.front / 2 / d, "at least 1.5")
+    s.let("peg.edge", "wood beside the dowel, in diameters", item.front / 2 / d, "one and a half at least")
     in_rail = s.decide("2 · d, or 2/3 of the rail, the less", hole_depth(d.value, face.value), MM, d, face)
     s.cut("peg.in_rail", "hole in the rail, deep", in_rail, "down", 0.5)
     in_object = s.decide("2 · d, or 2/3 of it, the less", hole_depth(d.value, item.width.value), MM, d, item.width)
@@ -57,7 +57,7 @@ def pegs(desk: Desk, o: PegOptions, item: Item, dowel: Dowel, count: int, face: 
     s.let("peg.count", "dowels", s.number(count, ONE))
     load = s.let("peg.load", "each side dowel carries", force(s, item.mass) / 2, "half of the weight")
     bend = s.call("32 · F · gap ÷ (π · d³), for F, gap, d", stress_mpa, load, gap, d, u=MPA)
-    s.let("peg.stress", "bending of a dowel", bend, "10 MPa at most; common practice, no source")
+    s.let("peg.stress", "bending of a dowel", bend, "an aid to judgement")
     if o.peg_read is not None:
         desk.read("peg.read", "dowel, as it is", o.peg_read)
     if o.drill is not None:

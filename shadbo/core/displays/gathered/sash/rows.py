@@ -3,6 +3,7 @@
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import act, care, choice_row, length_row, reading_row, told
 from shadbo.core.build.assembly import Assembly
+from shadbo.core.build.mounts import said
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line
@@ -10,6 +11,7 @@ from shadbo.core.displays.gathered.sash.options import HOME, SashOptions
 from shadbo.core.displays.rabbeted.rows import parts_questions
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.objects import Flag
+from shadbo.core.words.words import Mm, say
 
 ASKED = {
     "daylight_width": "glass that is seen, width",
@@ -42,10 +44,15 @@ def sash_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName, l
         *told_line(desk, "fold.height", "Laid flat ÷ displayed, height"),
         told("Layers at the core's edge", f"{s['fold.layers'].value:g}", "fold.layers", "fold and count them"),
         act("layers-more", "One layer more", Edit(at=HOME.to("layers"), to=int(s["fold.layers"].value) + 1)),
-        *told_line(desk, "core.width", "Core, width", "daylight + 2 · hidden − 2 · cloth · layers − 2 mm"),
+        *told_line(desk, "core.width", "Core, width", "daylight and what is hidden, less the cloth and some play"),
         *told_line(desk, "core.height", "Core, height"),
         length_row(desk, HOME.to("card_over"), "Rear card over the core, each side", o.card_over, s["card.over"]),
-        *told_line(desk, "card.width", "Rear card, width", "screws land beyond the cloth, 10 mm inside the sash"),
+        *told_line(
+            desk,
+            "card.width",
+            "Rear card, width",
+            say(desk.mark, "screws land beyond the cloth, {} inside the sash", Mm(desk.practice.card_clear_mm)),
+        ),
         *told_line(desk, "card.height", "Rear card, height"),
     ]
     cores = desk.stock.sheets_of("foam board", "mat", "corrugated plastic")
@@ -65,13 +72,13 @@ def sash_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName, l
     steps = assembly.mount.taken.mount.steps if assembly.mount else ()
     own["mount"] = [
         *law,
-        *[told(f"Step {n}", step) for n, step in enumerate(steps, 1)],
+        *[told(f"Step {n}", said(desk, step)) for n, step in enumerate(steps, 1)],
         *told_line(desk, "mount.demand", "Each run of tape carries"),
         *told_line(desk, "mount.rating", "It may carry", "maker's rating, before the factor"),
         told("Test", "the tape on the hem, a day long", "", "it must come off without a trace"),
         care("Leave the glass in the sash. Loose putty: tape the pane before turning the sash over."),
     ]
-    own["parts"] = parts_questions(desk, assembly)[1:]
+    own["parts"] = parts_questions(desk, assembly)
     return own
 
 

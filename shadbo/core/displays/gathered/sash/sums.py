@@ -11,7 +11,6 @@ from shadbo.core.sums.items import Item
 from shadbo.core.sums.weight import by_area
 
 RAIL_KG_PER_M = 0.5
-CARD_GRIP_MM = 8.0
 GLASS_PAST_CORE_MM = 3.0
 
 
@@ -21,9 +20,9 @@ def card_screws(desk: Desk, o: SashOptions, got: dict[str, Quantity], card: Quan
     The glass is taken to reach 3 mm further into the rail than the core does; it cannot be seen in a puttied sash.
     """
     s = desk.sheet
-    least = card.value + CARD_GRIP_MM
+    least = card.value + desk.practice.card_grip_mm
     best, _ = shortest_screw(least, math.inf, desk.practice.screw_lengths_mm)
-    screw = s.choose("card.screw", "screw through the card", o.screw_mm or best, MM, "the shortest that grips 8 mm")
+    screw = s.choose("card.screw", "screw through the card", o.screw_mm or best, MM, "the shortest that grips")
     beyond = s.pick("smallest", s["card.beyond_width"], s["card.beyond_height"])
     edge = s.number(GLASS_PAST_CORE_MM, MM)
     s.let(
@@ -51,10 +50,10 @@ def layers_of(desk: Desk, o: SashOptions, item: Item) -> Quantity:
 def core_of(
     desk: Desk, o: SashOptions, item: Item, got: dict[str, Quantity], layers: Quantity
 ) -> tuple[Quantity, Quantity]:
-    """core = daylight + 2 · hidden − 2 · cloth · layers − 2 mm."""
+    """core = daylight + 2 · hidden − 2 · cloth · layers − play."""
     s, p = desk.sheet, desk.practice
     hidden = desk.choose("sash.hidden", "core behind the rail, each side", o.hidden, p.sash_hidden_mm, "practice")
-    two = s.number(2, MM)
+    two = s.number(p.core_play_mm, MM)
     w, h = (
         s.cut(
             f"core.{a}", f"core, {a}", got[f"daylight_{a}"] + 2 * hidden - 2 * item.front * layers - two, "down", 0.3
@@ -85,5 +84,7 @@ def masses_of(desk: Desk, item: Item, got: dict[str, Quantity]) -> Quantity:
     s = desk.sheet
     pane = by_area(s, 2.5 * got["glass"].value, got["daylight_width"] * got["daylight_height"])
     metres = 2 * (got["outside_width"].value + got["outside_height"].value) / 1000
-    rails = s.decide("0.5 kg for every metre of rail", metres * RAIL_KG_PER_M, KG, got["outside_width"])
+    rails = s.decide(
+        f"{RAIL_KG_PER_M:g} kg for every metre of rail", metres * RAIL_KG_PER_M, KG, got["outside_width"]
+    )
     return s.let("frame.mass", "sash with its glass, estimated", pane + rails, "weigh it where it matters")

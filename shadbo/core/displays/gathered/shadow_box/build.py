@@ -116,6 +116,7 @@ class ShadowBox:
             spots=held.spots,
             zones=zones,
             layout_at=HOME.to("layout"),
+            arranged=group.rule,
         )
         return build_package(desk, frame, package)
 
@@ -161,7 +162,7 @@ def void_behind(desk: Desk, items: Sequence[Item]) -> Slab | None:
     if not backs:
         return None
     most = s.pick("largest", *backs) + s.number(p.void_beyond_mm, MM)
-    needed = s.let("void.needed", "void behind the board, at least", most, "back relief + 2 mm", "up")
+    needed = s.let("void.needed", "void behind the board, at least", most, "back relief and some air", "up")
     return void_slab(desk, needed.value, "void", "cut out round every clasp")
 
 

@@ -86,7 +86,8 @@ class CanvasFrame:
         spare_depth(desk, frame.rabbet_depth)
         ids = ("points",) if panel else ("offset clips", "plates and screws")
         mount = choose_mount(desk, facts, mass.value, ids, options.mount)
-        joins = () if panel else (_clips(desk, frame, depth, mass),)
+        clips = None if panel else _clips(desk, frame, depth, mass)
+        joins = () if clips is None else (clips,)
         package = Package(
             (layer,),
             mount,
@@ -103,7 +104,7 @@ class CanvasFrame:
             effort="clips off, and the canvas comes out",
             strainer=bool(options.strainer),
             points=panel,
-            callouts=() if panel else (_clip_label(frame, depth),),
+            callouts=() if clips is None else (_clip_label(frame, depth, clips.item),),
             depth=None if panel else _depth_said(desk, depth),
         )
         return build_package(desk, frame, package)
@@ -133,14 +134,9 @@ def _seen(frame: Frame, bar: float) -> list[Part]:
     return [front, back]
 
 
-def _clip_of(desk: Desk) -> str:
-    name = desk.sheet["clip.offset"].name
-    return (name.source if name else None) or "clip"
-
-
-def _clip_label(frame: Frame, depth: Quantity) -> Callout:
+def _clip_label(frame: Frame, depth: Quantity, clip: str) -> Callout:
     at = (frame.front.value + depth.value + 0.6, frame.face.value - frame.lip.value + 14)
-    return Callout("edge", at, _clip_of(frame.desk), key="clip.offset")
+    return Callout("edge", at, clip, key="clip.offset")
 
 
 def _clip_part(frame: Frame, depth: Quantity) -> Part:
@@ -187,7 +183,7 @@ def _clips(desk: Desk, frame: Frame, depth: Quantity, mass: Quantity) -> Join:
     fixings = side_fixings(desk, frame, "clip", lambda side: clip_count(side, p.clips_apart_mm), 60.0)
     count = s.let("mount.count", "clips", s.number(len(fixings), ONE))
     carry(desk, "mount", force(s, mass) / count, (clip.name, clip.rating_kg), p.hardware_factor)
-    steps = ("pilot the frame's back; screw 2 mm shorter than the wood", "finger-tight, then a quarter turn")
+    steps = ("pilot the frame's back; screws shorter than the wood", "finger-tight, then a quarter turn")
     return Join(
         "clips",
         "offset clips",

@@ -22,7 +22,7 @@ from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.pieces import Needlework, Piece
 from shadbo.core.sheet.units import MM
 from shadbo.core.sums.flat import FlatSums, flat_sums
-from shadbo.core.words.words import say, sizes
+from shadbo.core.words.words import Mm, say, sizes
 
 MOUNTS = ("barbs", "stitching", "lacing")
 FOLDS_MM = 2.0
@@ -96,8 +96,13 @@ class NeedleworkFrame:
         cloth = size_text(desk, s["cloth.width"], s["cloth.height"])
         straight = getattr(desk.piece.detail, "straightest", "bottom")
         own["mount"] = [
-            told("Board, to wrap", board, "board.width", "rabbet − allowance − 2 · cloth"),
-            told("Cloth wanted, at least", cloth, "cloth.width", "board + 2 · 30 mm to turn"),
+            told("Board, to wrap", board, "board.width", "rabbet less allowance and the cloth on both sides"),
+            told(
+                "Cloth wanted, at least",
+                cloth,
+                "cloth.width",
+                say(desk.mark, "the board and {} to turn on each side", Mm(desk.practice.cloth_turn_mm)),
+            ),
             told("Start", f"at a corner, along the {straight} edge", "", "it is the straightest"),
             *told_line(desk, "mount.line", "Line of fixings from the board's edge, at most", "hidden under the lip"),
         ]
@@ -135,7 +140,7 @@ def _fixings(desk: Desk, frame: Frame, mount: MountPlan) -> None:
     s.let("mount.count", f"{mount.taken.mount.id}, all round", s.count(around / step))
     one = s.number(1, MM)
     slid = frame.lip - frame.width.allowance - one
-    s.let("mount.line", "line from the board's edge, at most", slid, "lip − allowance − 1 mm, unshimmed", "down")
+    s.let("mount.line", "line from the board's edge, at most", slid, "lip less allowance, unshimmed", "down")
 
 
 DISPLAY = NeedleworkFrame()

@@ -12,7 +12,7 @@ from shadbo.core.displays.rabbeted.flat_front import PIECE_HATCH, border_margins
 from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, in_mm, place_seen, rough_size
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.panes.options import HOME, LEVERS, PanesOptions
-from shadbo.core.displays.rabbeted.rows import merged, package_questions
+from shadbo.core.displays.rabbeted.rows import GLASS_DRIES_MIN, merged, package_questions
 from shadbo.core.displays.rabbeted.slabs import GLASS, piece_slab, slab
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.facts import tell
@@ -115,7 +115,7 @@ class TwoPanes:
         panes = [x for x in desk.stock.sheets if x.glazing]
         own["depth"] = [sheet_row(desk, HOME.to("pane"), "Panes", panes, o.pane, "two of a kind", "stack.glazing")]
         own["mount"] = [
-            told("Faces to clean", "four", "", "and dry for 10 min before the piece goes down"),
+            told("Faces to clean", "four", "", f"and dry for {GLASS_DRIES_MIN} min before the piece goes down"),
             told("Corner marks", "four, low tack", "", "from the front as given; mirrored as read from behind"),
         ]
         return merged(own, package_questions(desk, assembly, HOME.at, o))

@@ -21,7 +21,7 @@ from shadbo.core.shop.boards import Tape
 from shadbo.core.shop.kept import TAPES
 from shadbo.core.sums.border import tape_bands
 from shadbo.core.sums.flat import flat_sums
-from shadbo.core.words.words import both, say, sizes
+from shadbo.core.words.words import Mm, both, say, sizes
 
 MOUNTS = ("tape across the back", "spray adhesive", "glue on the face", "sink")
 OVERLAP_MM = 5.0
@@ -97,7 +97,12 @@ class PuzzleFrame:
         board = size_text(desk, s["package.width"], s["package.height"])
         own["mount"] = [
             told("Board, cut afterwards", board, "package.width", "glue first, then cut parallel to the puzzle"),
-            told("Turn it over", "between two boards", "", "each 20 mm larger all round"),
+            told(
+                "Turn it over",
+                "between two boards",
+                "",
+                say(desk.mark, "each {} larger all round", Mm(desk.practice.turning_board_mm)),
+            ),
         ]
         return merged(own, package_questions(desk, assembly, HOME.at, o))
 

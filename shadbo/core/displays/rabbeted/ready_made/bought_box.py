@@ -53,7 +53,7 @@ def box_of(desk: Desk, bought: BoughtFrame) -> Box:
     lip = got.get("lip") if "lip" in got else None
     lip = lip if lip is not None else s.choose("box.lip", "lip over the glass", 5, MM, "not measured: by eye")
     wall = s.let("box.wall", "wall of the box", (got["outside_width"] - got["aperture_width"]) / 2)
-    depth = s.let("frame.depth", "depth of the frame", got["depth"] + s.number(LIP_THICK_MM, MM), "lip 5 mm, by eye")
+    depth = s.let("frame.depth", "depth of the frame", got["depth"] + s.number(LIP_THICK_MM, MM), "lip by eye")
     s.let("frame.outside_width", "outside width", got["outside_width"])
     s.let("frame.outside_height", "outside height", got["outside_height"])
     return Box(

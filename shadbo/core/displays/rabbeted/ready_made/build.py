@@ -175,7 +175,7 @@ class ReadyMade:
         own["sizes"] = [
             *told_line(desk, "border.least", "Least border"),
             *told_line(desk, "border.most", "Widest border"),
-            *told_line(desk, "board.width", "Inner board, width", "1 mm under the clear opening: it drops inside"),
+            *told_line(desk, "board.width", "Inner board, width", "under the clear opening: it drops inside"),
             *told_line(desk, "board.height", "Inner board, height"),
         ]
         boards = desk.stock.sheets_of("foam board", "mat", "hardboard")
@@ -198,14 +198,14 @@ class ReadyMade:
         hanger = o.frame.hanger_on
         own["parts"] = [
             told("Cut new cards", "on the waste side of a spare board", "", "never on the one you keep"),
-            *parts_questions(desk, assembly)[1:],
+            *parts_questions(desk, assembly),
         ]
         new = say(desk.mark, "{}", s["frame.outside_width"] / 2)
         own["hang"] = [
             *(
                 []
                 if hanger == "top rail"
-                else [told("New hanger, middle of the top rail", new, "", "from the side: outside width ÷ 2")]
+                else [told("New hanger, middle of the top rail", new, "", "from the side: half of the outside width")]
             ),
             choice_row(
                 HOME.to("frame/hanger_on"),

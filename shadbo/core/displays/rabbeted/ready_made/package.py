@@ -39,7 +39,7 @@ def box_slabs(
                     thick,
                     "pad",
                     ring_mm=12.0,
-                    note="± 0.5 mm",
+                    note="no thinner and no thicker",
                 )
             )
     else:

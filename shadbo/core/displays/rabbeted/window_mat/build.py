@@ -36,7 +36,6 @@ from shadbo.core.sums.spacing import evenly
 from shadbo.core.words.words import say, sizes
 
 MOUNTS = ("linen hinges", "corners", "tape all round")
-HINGE_DOWN_MM = 40.0
 MAT_AIR_MM = 1.2
 
 
@@ -203,7 +202,7 @@ def _hinges(desk: Desk, flat: FlatSums, mount: str, shift: float) -> Join:
         "mount.count",
         "hinges",
         s.decide(
-            "2 + whole number from (width − 400) ÷ 300",
+            f"2 + whole number from (width − {p.hinges_first_mm:g}) ÷ {p.hinges_apart_mm:g}",
             hinge_count(width, p.hinges_first_mm, p.hinges_apart_mm),
             ONE,
             flat.width,
@@ -214,7 +213,7 @@ def _hinges(desk: Desk, flat: FlatSums, mount: str, shift: float) -> Join:
     hung: list[Fixing] = []
     for i, at in enumerate(places, 1):
         along = s.cut(f"mount.at.{i}", f"hinge {i}, from the sheet's left edge", s.number(at, MM), "nearest", 1.0)
-        hung.append(Fixing((along.value - width / 2, top - HINGE_DOWN_MM), "top", along))
+        hung.append(Fixing((along.value - width / 2, top - p.hinge_down_mm), "top", along))
     return Join("mount", "hinges", "linen hinge", ("piece", "board"), tuple(hung), key="mount.count")
 
 
