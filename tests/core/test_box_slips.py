@@ -70,7 +70,7 @@ SLIPS = {
         jersey(*WIDE_PHOTOS, layout={"places": [put(780, 330), put(790, 400, "piece-3")]}),
     ),
     "a strip that curls": Slip("window.strip", "caution", jersey(*WIDE_PHOTOS, strip={"mm": 8})),
-    "a border too mean": Slip("mat.narrow", "caution", jersey(border={"mm": 24})),
+    "a border too mean": Slip("window.edge", "caution", jersey(border={"mm": 24})),
     "notches that meet": Slip(
         "notch.crowded",
         "stop",

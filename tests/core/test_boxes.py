@@ -5,6 +5,7 @@ from itertools import pairwise
 
 import pytest
 
+from shadbo.core.assess import assess
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.polygon import box_of, holds
@@ -13,7 +14,7 @@ from shadbo.core.sums import joints
 from shadbo.core.sums.lamps import rows_of, watts
 from shadbo.core.sums.pegs import hole_depth, stress_mpa
 from tests.core.test_box_slips import BADGE, MODEL, SHIRT, jersey, lit, pegged
-from tests.flat import gathered, plan, sashed, sized, value
+from tests.flat import SHOP, detail, gathered, plan, r, sashed, sized, value
 from tests.making import length, pin
 
 MEDAL = sized("badge", 38, 92, sort="medal", relief=14, back_relief=6, pin_off=40)
@@ -197,9 +198,32 @@ def test_voids_lamps_and_supply_of_a_light_box():
     assert value(p, "middle.width") == pytest.approx(value(p, "package.width") + 2 * value(p, "step.width"), abs=0.5)
     assert value(p, "backing.width") == pytest.approx(value(p, "middle.width") + 2 * value(p, "step.width"), abs=0.5)
     steps = (value(p, "step.middle"), value(p, "step.backing"))
-    assert steps[1] - steps[0] == pytest.approx(value(p, "stack.middle") + value(p, "stack.light_void"))
+    room = p.desk.practice.layer_room_mm
+    assert steps[1] - steps[0] == pytest.approx(value(p, "stack.middle") + room + value(p, "stack.light_void"))
     assert value(p, "cable.hole") == value(p, "supply.plug") + 1
     assert steps[0] < value(p, "cable.deep") < steps[1], "the cable leaves through the light void"
+
+
+def test_a_step_is_deeper_than_its_layer_by_the_room_of_the_practice():
+    wider = SHOP.model_copy(update={"practice": SHOP.practice.model_copy(update={"layer_room_mm": 2.0})})
+    a, b = assess(lit(), SHOP), assess(lit(), wider)
+    for key, more in (("step.backing", 1.5), ("depth.package", 3.0), ("rail.ripped", 3.0)):
+        assert value(b, key) - value(a, key) == pytest.approx(more)
+
+
+def test_gathered_pieces_are_read_for_squareness_as_one_alone_is():
+    flat = detail("puzzle", 300, 200, 2) | {"diagonal_down": r(360.6), "diagonal_up": r(360.6)}
+    racked = detail("puzzle", 300, 200, 2) | {
+        "width_bottom": r(303), "width_middle": r(300), "diagonal_down": r(356), "diagonal_up": r(385)}  # fmt: skip
+    tool = sized("keepsake", 240, 60, depth=30)
+    p = plan(gathered("shadow box", {"detail": tool}, {"detail": flat}, {"detail": racked}))
+    assert value(p, "item.piece-2.taper_width") == 0
+    assert value(p, "item.piece-3.taper_width") == -3
+    assert value(p, "item.piece-3.waist_width") == pytest.approx(-1.5)
+    assert abs(value(p, "item.piece-3.rack")) > 10
+    found = [f for f in p.findings if f.code == "readings.misfit"]
+    assert [f.place for f in found] == ["piece-3"]
+    assert found[0].title.mm.startswith("puzzle: ")
 
 
 def test_rows_of_lamps_are_cut_where_the_strip_may_be_cut():

@@ -74,7 +74,10 @@ CALLED = {
 
 @dataclass(frozen=True, slots=True)
 class Part:
-    """A thing to cut, buy or receive. ``length`` is the long-point length of a mitred rail."""
+    """A thing to cut, buy or receive. ``length`` is the long-point length of a mitred rail.
+
+    ``unpriced`` is wood of the workshop's own that the shop keeps no price for.
+    """
 
     id: str
     role: Role
@@ -95,6 +98,7 @@ class Part:
     to_cut: bool = False
     note: str = ""
     price: float = 0.0
+    unpriced: bool = False
     sheet: SheetStock | None = None
     tone: str = ""
 

@@ -66,7 +66,7 @@ def border_mean(look: Look) -> Iterator[Finding]:
         if edge >= least - 1e-6:
             continue
         yield Finding(
-            "mat.narrow",
+            "window.edge",
             "stop" if edge <= 0 else "caution",
             "sizes",
             look.say("{} leaves {} of border", window.name, Mm(edge, "down"))

@@ -3,17 +3,21 @@
 import math
 from collections.abc import Iterator
 
+from shadbo.core.build.facets import Sides
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding
-from shadbo.core.pieces.pieces import StretchedCanvas
+from shadbo.core.pieces.measures import NOUNS
+from shadbo.core.pieces.pieces import Piece, StretchedCanvas
 from shadbo.core.words.words import Mm, both
 
 
 def sides_far_apart(look: Look) -> Iterator[Finding]:
     """Two readings of the same dimension differ more than a piece does: one of them was misread."""
-    sides = look.sides(look.desk.piece)
-    if sides is None:
-        return
+    for piece, sides in _sides(look):
+        yield from _apart(look, piece, sides)
+
+
+def _apart(look: Look, piece: Piece, sides: Sides) -> Iterator[Finding]:
     for axis, a, b, one, other in (
         ("width", sides.width_top, sides.width_bottom, "top", "bottom"),
         ("height", sides.height_left, sides.height_right, "left", "right"),
@@ -25,9 +29,15 @@ def sides_far_apart(look: Look) -> Iterator[Finding]:
                 "readings.apart",
                 "measure",
                 "measure",
-                look.say(f"{one.capitalize()} and {other} differ by {{}}: read both again", Mm(abs(taper.value))),
+                look.say(
+                    "{}{} and {} differ by {}: read both again",
+                    _whose(look, piece),
+                    one.capitalize(),
+                    other,
+                    Mm(abs(taper.value)),
+                ),
                 look.say(f"{{}} at the {one}, {{}} at the {other}: more than such a piece is ever out", a, b),
-                place=axis,
+                place=_place(look, piece, axis),
                 keys=(a.key, b.key),
                 by_hand=both("Read both again with the same tool."),
                 root=True,
@@ -36,8 +46,12 @@ def sides_far_apart(look: Look) -> Iterator[Finding]:
 
 def diagonals_impossible(look: Look) -> Iterator[Finding]:
     """A diagonal that no four sides of these lengths allow: say which, and what would be possible."""
-    sides = look.sides(look.desk.piece)
-    if sides is None or sides.misfit is not None or sides.diagonal_up is None or sides.diagonal_down is None:
+    for piece, sides in _sides(look):
+        yield from _impossible(look, piece, sides)
+
+
+def _impossible(look: Look, piece: Piece, sides: Sides) -> Iterator[Finding]:
+    if sides.misfit is not None or sides.diagonal_up is None or sides.diagonal_down is None:
         return
     top, bottom, left, right = sides.width_top, sides.width_bottom, sides.height_left, sides.height_right
     down = sides.diagonal_down
@@ -48,8 +62,9 @@ def diagonals_impossible(look: Look) -> Iterator[Finding]:
         "readings.impossible",
         "stop",
         "measure",
-        look.say("No four such sides allow a diagonal of {}", down),
+        look.say("{}No four such sides allow a diagonal of {}", _whose(look, piece), down),
         look.say("it must lie between {} and {}; a square one would read {}", Mm(least), Mm(most), Mm(square)),
+        place=_place(look, piece),
         keys=(down.key,),
         by_hand=both("Read the diagonal from top left to bottom right again."),
         root=True,
@@ -58,8 +73,12 @@ def diagonals_impossible(look: Look) -> Iterator[Finding]:
 
 def diagonals_do_not_close(look: Look) -> Iterator[Finding]:
     """Four sides and one diagonal fix the shape; the second diagonal must then agree."""
-    sides = look.sides(look.desk.piece)
-    if sides is None or sides.misfit is None or sides.diagonal_up is None or sides.diagonal_down is None:
+    for piece, sides in _sides(look):
+        yield from _open(look, piece, sides)
+
+
+def _open(look: Look, piece: Piece, sides: Sides) -> Iterator[Finding]:
+    if sides.misfit is None or sides.diagonal_up is None or sides.diagonal_down is None:
         return
     misfit = sides.misfit
     if abs(misfit.value) > misfit.likely + 1e-6:
@@ -67,12 +86,32 @@ def diagonals_do_not_close(look: Look) -> Iterator[Finding]:
             "readings.misfit",
             "measure",
             "measure",
-            look.say("The second diagonal is {} off what the sides allow", Mm(abs(misfit.value))),
+            look.say(
+                "{}The second diagonal is {} off what the sides allow", _whose(look, piece), Mm(abs(misfit.value))
+            ),
             look.say("the tools explain {} of it: read both diagonals and the sides again", Mm(misfit.likely)),
+            place=_place(look, piece),
             keys=(sides.diagonal_up.key, sides.diagonal_down.key, misfit.key),
             by_hand=both("Hook the tape at the corner itself, not at a fold."),
             root=True,
         )
+
+
+def _sides(look: Look) -> Iterator[tuple[Piece, Sides]]:
+    """Every piece whose four sides were read, with them."""
+    for piece in look.desk.pieces if look.desk.gathers else (look.desk.piece,):
+        sides = look.sides(piece)
+        if sides is not None:
+            yield piece, sides
+
+
+def _whose(look: Look, piece: Piece) -> str:
+    """Which piece is spoken of, where there are several."""
+    return f"{piece.name or NOUNS[piece.detail.kind]}: " if len(look.desk.pieces) > 1 else ""
+
+
+def _place(look: Look, piece: Piece, axis: str = "") -> str:
+    return "-".join(x for x in (piece.id if len(look.desk.pieces) > 1 else "", axis) if x)
 
 
 def edge_hidden(look: Look) -> Iterator[Finding]:

@@ -9,6 +9,7 @@ from shadbo.core.pieces.outlines import Ring, outline
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import KG, MM
+from shadbo.core.sums.shape import out_of_square
 from shadbo.core.sums.weight import AREA_KG_PER_M2, PANEL_KG_PER_M3, weighed
 
 HATCHES = {
@@ -74,6 +75,7 @@ def item_of(desk: Desk, piece: Piece) -> Item:
         height = s.pick("largest", *[q for n, q in got.items() if n.startswith("height")])
         width = s.let(f"{key}.wide", f"{noun}, width", width)
         height = s.let(f"{key}.high", f"{noun}, height", height)
+        out_of_square(desk, key, got)
     back = zero
     if isinstance(detail, Badge):
         front, back = got["relief"], got.get("back_relief", zero)

@@ -44,20 +44,26 @@ def shape_of(desk: Desk, detail: Detail, got: dict[str, Quantity], name: str = "
     heights = [side(n) for n in ("height_left", "height_middle", "height_right") if n in got]
     width = s.let(f"{start}.width", f"{noun}, width", s.pick("largest", *widths))
     height = s.let(f"{start}.height", f"{noun}, height", s.pick("largest", *heights))
+    shift, *swells = out_of_square(desk, start, got)
+    ring = outline(
+        s, side("width_top"), side("width_bottom"), side("height_left"), side("height_right"), shift, *swells
+    )
+    return Shape(width, height, ring, got)
+
+
+def out_of_square(
+    desk: Desk, start: str, got: dict[str, Quantity]
+) -> tuple[Quantity | None, Quantity | None, Quantity | None]:
+    """Taper, rack, misfit and waist of four sides onto the sheet; the rack and both waists, where they were read."""
+    s = desk.sheet
     s.let(f"{start}.taper_width", "taper of the width, top less bottom", got["width_top"] - got["width_bottom"])
     s.let(f"{start}.taper_height", "taper of the height, left less right", got["height_left"] - got["height_right"])
     shift = _shift(desk, start, got)
-    ring = outline(
-        s,
-        side("width_top"),
-        side("width_bottom"),
-        side("height_left"),
-        side("height_right"),
+    return (
         shift,
         _swell(desk, start, got, "width", "width_top", "width_bottom"),
         _swell(desk, start, got, "height", "height_left", "height_right"),
     )
-    return Shape(width, height, ring, got)
 
 
 def _trims(desk: Desk, detail: Detail) -> tuple[Quantity | None, Quantity | None]:

@@ -11,7 +11,7 @@ from shadbo.core.displays.floating.answers import answers
 from shadbo.core.displays.floating.options import FloatingOptions
 from shadbo.core.displays.floating.parts import pad_strips, rails
 from shadbo.core.displays.floating.screws import place_screws, screw_length, screw_of
-from shadbo.core.displays.floating.stretched import stretching_parts
+from shadbo.core.displays.floating.stretched import braces, stretching_parts
 from shadbo.core.displays.floating.views import FloaterSums, callouts, dimensions, faces, layers, sections
 from shadbo.core.hang.hanging import hanger_down
 from shadbo.core.pieces.measures import measures
@@ -158,7 +158,7 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
             seen_from=("back",),
             key="canvas.depth",
         ),
-        Part("brace", "brace", "brace", "stretcher", face=brace_faces, seen_from=("back",), key="canvas.mass"),
+        *braces(brace_faces),
         *rails(sums, body.profile, rail_section, strip_section, rail_faces, frame_mass),
         *pad_strips(sums, pad_section),
         *stretching_parts(desk),

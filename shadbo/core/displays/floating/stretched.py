@@ -1,6 +1,6 @@
 """Parts that a canvas off its bars needs before it can be framed: bars, braces, cloth."""
 
-from shadbo.core.build.assembly import Part
+from shadbo.core.build.assembly import Part, Ring
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.pieces import LooseCanvas
 
@@ -25,6 +25,26 @@ def stretching_parts(desk: Desk) -> list[Part]:
                 mitred=True,
                 key=f"stretch.bar_{axis}",
                 to_cut=True,
+                unpriced=True,
             )
         )
     return out
+
+
+def braces(faces: tuple[Ring, ...]) -> list[Part]:
+    """Braces between the bars, one a face; nothing where there are none."""
+    if not faces:
+        return []
+    return [
+        Part(
+            "brace",
+            "brace",
+            "brace",
+            "stretcher",
+            len(faces),
+            face=faces,
+            seen_from=("back",),
+            key="canvas.mass",
+            unpriced=True,
+        )
+    ]

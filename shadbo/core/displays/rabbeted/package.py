@@ -212,6 +212,7 @@ def _strainer(desk: Desk, frame: Frame) -> Part:
         s.choose("strainer.thick", "strainer back, thickness", 18, MM, "common practice"),
         key="strainer.width",
         to_cut=True,
+        unpriced=True,
         note="pull the rails in with blocks and clamps until middle = ends, then screw it through the rail",
     )
 

@@ -17,7 +17,7 @@ from shadbo.core.displays.gathered.gathered import (
     zones_of,
 )
 from shadbo.core.displays.gathered.held import hold_items
-from shadbo.core.displays.gathered.light_box.frame import LIP_THICK_MM, boards_of, layers_of, rails_of
+from shadbo.core.displays.gathered.light_box.frame import LIP_THICK_MM, boards_of, layer_room, layers_of, rails_of
 from shadbo.core.displays.gathered.light_box.options import HOME, LEVERS
 from shadbo.core.displays.gathered.light_box.rows import light_questions
 from shadbo.core.displays.gathered.light_box.sums import (
@@ -89,8 +89,10 @@ class LightBox:
             slab(desk, "glazing", glazing.name, "glazing", glazing),
             Slab("front_void", "front void", "void", front, "air"),
             slab(desk, "middle", f"middle board, {middle.name}", "board", middle, starts_mm=-step.value),
+            layer_room(desk, "middle", -step.value),
             Slab("light_void", "light void", "void", light, "air", starts_mm=-step.value),
             slab(desk, "backing", backing.name, "backing", backing, starts_mm=-2 * step.value),
+            layer_room(desk, "backing", -2 * step.value),
         ]
         deep = depth_needed(desk, slabs).value
         acrylic = glazing.kind == "acrylic"
@@ -168,7 +170,8 @@ def _front(desk: Desk, group: Gathered, windows: tuple[Window, ...], text: Lette
 
 
 def _lamp_x(frame: Frame, slabs: list[Slab]) -> float:
-    return frame.front.value + sum(x.thick.value for x in slabs[:4]) - 2
+    behind = next(n for n, x in enumerate(slabs) if x.id == "light_void")
+    return frame.front.value + sum(x.thick.value for x in slabs[: behind + 1]) - 2
 
 
 def _strip_sections(frame: Frame, lamp: LampStrip, back_x: float, rows: Rows) -> list[Part]:

@@ -115,7 +115,7 @@ def cable_spot(desk: Desk, o: LightOptions, frame: Frame) -> Spot:
     s = desk.sheet
     side = o.cable or "bottom"
     size = s.cut("cable.hole", f"cable hole, {side} rail", s["supply.plug"] + s.number(1, MM), "up", 0.5)
-    deep = s["step.middle"] + s["stack.middle"] + s["stack.light_void"] / 2
+    deep = s["step.middle"] + s["stack.middle"] + s["stack.middle_room"] + s["stack.light_void"] / 2
     s.cut("cable.deep", "cable hole, from the rail's front edge", deep, "nearest", 0.5)
     along = "height" if side in ("left", "right") else "width"
     s.cut("cable.along", "cable hole, from the rail's long point", s[f"frame.outside_{along}"] / 2, "nearest", 0.5)

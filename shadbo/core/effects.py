@@ -1,0 +1,187 @@
+"""What a decision changes: two whole plans held side by side, lines, places, parts and what is thrown away."""
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from shadbo.core.build.assembly import Assembly, Part
+from shadbo.core.findings import Effect
+from shadbo.core.plan import Plan
+from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import both, length, value_text
+
+MOVED_MM = 0.05
+TELLING = {
+    "rail.total": "rails",
+    "face.made": "face",
+    "pad.made": "pad",
+    "screw.length": "screw",
+    "gap.least": "least gap",
+    "fit.worst_hold": "hold",
+    "depth.left": "depth over",
+    "brace.bow_width": "bow",
+    "brace.bow_height": "bow",
+    "stretch.spare_width": "cloth over",
+    "stretch.spare_height": "cloth over",
+    "border.least": "border",
+    "hang.hook": "hook",
+}
+"""Lines that say best what a decision changes, in the order in which they are looked for."""
+
+
+@dataclass(frozen=True, slots=True)
+class Change:
+    """From one plan to another: lines of the sheet, pieces that move, parts, and money.
+
+    ``wasted`` are parts that were made already and are of no use in the plan after; ``price`` is what has then to
+    be bought more, in the shop's currency; ``unpriced`` are new parts that the shop keeps no price for.
+    """
+
+    lines: tuple[Effect, ...]
+    moved: tuple[str, ...]
+    added: tuple[str, ...]
+    dropped: tuple[str, ...]
+    wasted: tuple[str, ...]
+    unpriced: tuple[str, ...]
+    price: float
+    rails_mm: float
+
+    @property
+    def nothing(self) -> bool:
+        """Whether the plans are the same."""
+        return not (self.lines or self.moved or self.added or self.dropped or self.wasted)
+
+    @property
+    def effects(self) -> tuple[Effect, ...]:
+        """Everything that changes, the telling first."""
+        none = both("")
+        things = (
+            *(Effect("", name, both("made"), both("to be made again")) for name in self.wasted),
+            *(Effect("", name, none, both("moves")) for name in self.moved),
+            *(Effect("", name, none, both("added")) for name in self.added),
+            *(Effect("", name, both("there"), both("left out")) for name in self.dropped),
+        )
+        return (*things, *sorted(self.lines, key=lambda e: e.key not in TELLING))
+
+
+def between(before: Plan, after: Plan) -> Change:
+    """Hold two plans of one job side by side."""
+    a, b = before.assembly, after.assembly
+    old, new = before.desk.sheet, after.desk.sheet
+    wasted = list(_wasted(before, after))
+    price = new["price.materials"].value - old["price.materials"].value + sum(_price(a, p) for p in wasted)
+    longer = new["rail.total"].value - old["rail.total"].value if "rail.total" in new and "rail.total" in old else 0.0
+    were, are = _parts(a), _parts(b)
+    added, dropped = list(_more(were, are)), list(_more(are, were))
+    return Change(
+        differences(before, after),
+        tuple(_moved(a, b)),
+        tuple(p.name for p in added),
+        tuple(p.name for p in dropped),
+        tuple(p.name for p in wasted),
+        tuple(p.name for p in added if p.unpriced),
+        round(price, 2),
+        longer,
+    )
+
+
+def differences(before: Plan, after: Plan) -> tuple[Effect, ...]:
+    """Lines of the sheet whose value changed, by at least what a framer would see."""
+    out = []
+    for key, q in after.desk.sheet.named.items():
+        was = before.desk.sheet.named.get(key)
+        if was is not None and abs(was.value - q.value) > 1e-3:
+            mark = after.desk.mark
+            out.append(Effect(key, q.name.label if q.name else key, value_text(was, mark), value_text(q, mark)))
+    return tuple(out)
+
+
+def said(change: Change, before: Plan, currency: str) -> Both:
+    """A change in one line: what moves or is made again, the line that tells most, and the money."""
+    parts: list[Both] = []
+    if change.wasted:
+        parts.append(both(f"make again: {_listed(change.wasted)}"))
+    if change.moved:
+        parts.append(both(f"moves {_listed(change.moved)}"))
+    telling = _telling(change, before)
+    if telling is not None:
+        parts.append(telling)
+    if change.added:
+        parts.append(both(f"with {_listed(change.added)}"))
+    del parts[2:]
+    if not parts:
+        parts.append(both("nothing else changes" if change.nothing else "no size changes"))
+    parts.append(both(_money(change, currency)))
+    return Both(" · ".join(p.mm for p in parts), " · ".join(p.inch for p in parts))
+
+
+def _telling(change: Change, before: Plan) -> Both | None:
+    """The line that says most; where none of the usual ones changes, the first that does."""
+    lines = {e.key: e for e in change.lines if e.key != "price.materials"}
+    first = next((lines[key] for key in TELLING if key in lines), None) or next(iter(lines.values()), None)
+    if first is None:
+        return None
+    if first.key == "rail.total":
+        text = length(abs(change.rails_mm), before.desk.mark)
+        sign = "+" if change.rails_mm > 0 else "−"
+        return Both(f"rails {sign} {text.mm}", f"rails {sign} {text.inch}")
+    name = TELLING.get(first.key, first.label)
+    return Both(f"{name} {first.before.mm} → {first.after.mm}", f"{name} {first.before.inch} → {first.after.inch}")
+
+
+def _money(change: Change, currency: str) -> str:
+    if abs(change.price) >= 0.005:
+        cost = f"{'+' if change.price > 0 else '−'} {currency} {abs(change.price):.2f}"
+        return f"{cost}, {change.unpriced[0]} not priced" if change.unpriced else cost
+    return f"{change.unpriced[0]} not priced" if change.unpriced else "no cost"
+
+
+def _listed(names: tuple[str, ...], most: int = 2) -> str:
+    """Two names, and how many more."""
+    more = len(names) - most
+    return ", ".join(names[:most]) + (f" and {more} more" if more > 0 else "")
+
+
+def _parts(assembly: Assembly | None) -> dict[str, Part]:
+    return {p.id: p for p in assembly.parts} if assembly is not None else {}
+
+
+def _more(were: dict[str, Part], are: dict[str, Part]) -> Iterator[Part]:
+    """Parts of a role that was not there, the first of each, or more of the same; another size is no more."""
+    roles = {p.role for p in were.values()}
+    for id_, part in are.items():
+        if part.role not in roles or (id_ in were and part.count > were[id_].count):
+            roles.add(part.role)
+            yield part
+
+
+def _moved(before: Assembly | None, after: Assembly | None) -> Iterator[str]:
+    """Names of pieces whose outline stands elsewhere, seen from the middle of the frame."""
+    if before is None or after is None:
+        return
+    were = {x.id: x for x in before.shown}
+    for x in after.shown:
+        was = were.get(x.id)
+        if was is None or len(was.ring) != len(x.ring):
+            continue
+        corners = zip(was.ring, x.ring, strict=True)
+        if any(math.dist(a, b) > MOVED_MM for a, b in corners):
+            yield x.name
+
+
+def _wasted(before: Plan, after: Plan) -> Iterator[Part]:
+    """Parts that are made, by their pins, and not kept: the pin is dropped, or the part is of another thing."""
+    pins, kept = before.desk.job.pins, after.desk.job.pins
+    are = _parts(after.assembly)
+    for part in _parts(before.assembly).values():
+        keys = {q.key for q in (part.length, part.width) if q is not None and q.key} & pins.keys()
+        now = are.get(part.id)
+        if keys and (now is None or now.name != part.name or not keys <= kept.keys()):
+            yield part
+
+
+def _price(assembly: Assembly | None, part: Part) -> float:
+    """Of a part with all its copies; a rail by its length."""
+    if part.price or assembly is None or assembly.moulding is None or part.role != "rail" or part.length is None:
+        return part.price * part.count
+    return part.length.value * part.count * assembly.moulding.price_per_m / 1000
