@@ -1,11 +1,11 @@
 """assess(job, shop): one pass from the job to its plan. Remedies are only proposed here."""
 
-from shadbo.core.build.cost import material_price
 from shadbo.core.checks import CHECKS
 from shadbo.core.checks.view import Look
 from shadbo.core.desk import Desk
 from shadbo.core.displays.registry import display_of
 from shadbo.core.findings import CannotPlan, by_weight
+from shadbo.core.hang.cost import material_price
 from shadbo.core.hang.hanging import plan_hanging
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan

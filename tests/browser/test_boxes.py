@@ -5,7 +5,7 @@ import re
 
 import pdfplumber
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import FilePayload, Page, expect
 from sqlalchemy import Engine
 from sqlalchemy.orm import Session
 
@@ -93,7 +93,7 @@ def test_pieces_that_overlap_are_told_and_one_click_mends_it(page: Page, demo: N
     saved(page)
 
 
-def csv(text: str) -> dict:
+def csv(text: str) -> FilePayload:
     return {"name": "pieces.csv", "mimeType": "text/csv", "buffer": text.encode()}
 
 

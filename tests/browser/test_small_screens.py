@@ -3,7 +3,7 @@
 import re
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 
 from shadbo.demo.jobs import demo_jobs
 from tests.browser.conftest import axe
@@ -76,7 +76,7 @@ def test_a_photograph_that_cannot_be_sent_says_so(page: Page, demo: None):
 def test_what_was_typed_over_meanwhile_does_not_block_its_field(page: Page, demo: None):
     """A refusal of half a fraction arrives after the whole fraction stands there."""
     open_job(page, JOBS["Sea lavender, pressed"], "measure")
-    held = []
+    held: list[Route] = []
 
     def slow(route):
         if '"21 1/"' in (route.request.post_data or "") and not held:

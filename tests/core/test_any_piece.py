@@ -106,7 +106,7 @@ def test_every_piece_can_be_drawn(piece):
             assert "</svg>" in draw_ladder(p, "mm")
 
 
-OPTIONS = {
+OPTIONS: dict[str, dict[str, list[object]]] = {
     "window_mat": {
         "double": [True, False],
         "borders": ["equal", "weighted"],

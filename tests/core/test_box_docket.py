@@ -4,6 +4,7 @@ import pytest
 
 from shadbo.core.asking.questions import Question
 from shadbo.core.build.mount_table import MOUNTS
+from shadbo.core.displays.gathered.sash.options import HOME as SASH_HOME
 from shadbo.core.plan import Plan
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
@@ -113,7 +114,7 @@ def test_cautions_stand_where_the_step_can_hurt():
 
 def test_a_sash_that_was_stripped_needs_no_word_of_lead():
     job = sashed()
-    bare = {**job.options.sash.sash.model_dump(mode="json", exclude_none=True), "painted": "stripped or new"}
+    bare = {**SASH_HOME.of(job).sash.model_dump(mode="json", exclude_none=True), "painted": "stripped or new"}
     p = plan(gathered("sash", {"detail": sized("flag", 470, 640, flat_width=880, flat_height=1210, cloth=0.9)},
                       options={"sash": {"sash": bare}}))  # fmt: skip
     assert not any("lead" in q.label for q in here(p, "display").questions if q.kind == "care")

@@ -20,7 +20,7 @@ from shadbo.core.drawing.templates import Template, templates_of
 from shadbo.core.drawing.tiles import A4, LETTER, OVERLAP_MM, label, tiled
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.polygon import box_of, holds, mirrored
-from shadbo.core.words.lengths import Mark
+from shadbo.core.words.lengths import Mark, System
 from tests.core.test_box_slips import BADGE, PHOTO, SHIRT, TOOL, lit, pegged
 from tests.flat import gathered, job, plan, sashed, sized, value
 
@@ -43,7 +43,7 @@ def shapes(scene: Scene) -> list[Shape]:
 
 @pytest.mark.parametrize("name", BOXES)
 @pytest.mark.parametrize("system", ["mm", "in"])
-def test_every_view_is_whole_svg(name: str, system: str):
+def test_every_view_is_whole_svg(name: str, system: System):
     p = BOXES[name]
     for view in views_of(p):
         root = ET.fromstring(draw(p, view, system).svg)
@@ -107,6 +107,7 @@ def test_the_front_shows_mats_windows_and_the_zone_with_its_steam_line():
 def test_distances_run_to_the_nearest_neighbour_or_edge():
     p = BOXES["badges"]
     field = (value(p, "field.width"), value(p, "field.height"))
+    assert p.assembly is not None
     dims = [d for d in distance_dims(p.assembly, field, MARK, "mm") if d.key == "item.piece.left"]
     assert len({(d.start, d.end) for d in dims}) == 4
     across = sorted(d.end[0] - d.start[0] for d in dims if d.runs == "across")
@@ -133,7 +134,8 @@ def test_the_light_box_is_stepped_for_every_layer():
     rail = next(s.ring for s in shapes(edge_scene(p, "mm")) if s.part.startswith("rail"))
     depths = sorted({round(y, 2) for _, y in rail})
     steps = [b - a for a, b in pairwise(depths)]
-    assert steps.count(pytest.approx(value(p, "step.width"))) >= 2
+    wanted = value(p, "step.width")
+    assert sum(x == pytest.approx(wanted) for x in steps) >= 2
 
 
 def test_cloth_goes_round_the_core_of_a_sash():

@@ -40,7 +40,7 @@ def cheaper(shop: Shop) -> Shop:
     for drawer in Stock.model_fields:
         items = []
         for item in getattr(shop.stock, drawer):
-            new = {"id": f"{item.id}-b", "name": f"{item.name} b"}
+            new: dict[str, object] = {"id": f"{item.id}-b", "name": f"{item.name} b"}
             new |= {f: 0.01 for f in ("price", "price_per_m", "price_per_m2") if hasattr(item, f)}
             if hasattr(item, "thick_mm"):
                 new["thick_mm"] = item.thick_mm * 0.9

@@ -83,7 +83,7 @@ def test_labels_do_not_lie_on_each_other():
     for j in demo_jobs():
         root = ET.fromstring(draw(plan(j), "edge", "mm").svg)
         groups = [g for g in root.iter(f"{SVG}g") if g.get("class") == "leader"]
-        ys = sorted(float(t.get("y")) for g in groups for t in list(g.iter(f"{SVG}text"))[:1])
+        ys = sorted(float(t.get("y", "nan")) for g in groups for t in list(g.iter(f"{SVG}text"))[:1])
         assert all(b - a >= 18 for a, b in pairwise(ys)), j.title
 
 

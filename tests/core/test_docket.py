@@ -3,6 +3,7 @@
 import pytest
 
 from shadbo.core.asking.questions import Question
+from shadbo.core.displays.rabbeted.ready_made.options import HOME as BOXED
 from shadbo.core.displays.registry import DISPLAYS
 from shadbo.core.plan import Plan
 from shadbo.core.stations import stations
@@ -142,7 +143,7 @@ def test_bring_back_what_the_frame_really_measured():
 def test_a_hanger_that_sat_on_the_back_panel_gets_a_new_place():
     told = rows(plan(boxed("paper")))["New hanger, middle of the top rail"]
     assert told.value.mm == "206 mm", "outside width ÷ 2"
-    stays = rows(plan(boxed("paper", frame={**boxed("paper").options.ready_made.frame.model_dump(mode="json",
+    stays = rows(plan(boxed("paper", frame={**BOXED.of(boxed("paper")).frame.model_dump(mode="json",
                             exclude_none=True), "hanger_on": "top rail"})))  # fmt: skip
     assert "New hanger, middle of the top rail" not in stays
 

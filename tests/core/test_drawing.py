@@ -6,9 +6,11 @@ from itertools import pairwise
 
 import pytest
 
+from shadbo.core.build.assembly import ViewName
 from shadbo.core.drawing.board import BOARDS, VIEWS, draw, draw_ladder, scene_of
 from shadbo.core.drawing.compose import compose, fit_to
 from shadbo.core.drawing.scene import Shape, Words
+from shadbo.core.words.lengths import System
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
 from tests.making import DEEP, canvas, job, length, plan, shop
@@ -24,14 +26,14 @@ def texts(svg: str) -> list[str]:
 @pytest.mark.parametrize("view", VIEWS)
 @pytest.mark.parametrize("title", DEMO)
 @pytest.mark.parametrize("system", ["mm", "in"])
-def test_every_view_of_every_demo_job_is_well_formed_and_on_the_paper(view: str, title: str, system: str):
+def test_every_view_of_every_demo_job_is_well_formed_and_on_the_paper(view: ViewName, title: str, system: System):
     p = plan(DEMO[title], demo_shop())
     root = ET.fromstring(draw(p, view, system).svg)
     assert root.get("viewBox") == "0 0 752 460"
     assert root.get("aria-label")
     for text in root.iter(f"{SVG}text"):
-        assert -1 <= float(text.get("x")) <= 753
-        assert 0 <= float(text.get("y")) <= 461
+        assert -1 <= float(text.get("x", "nan")) <= 753
+        assert 0 <= float(text.get("y", "nan")) <= 461
     scene = scene_of(p, view, system)
     fit = fit_to(scene, BOARDS[view])
     left, low, right, high = scene.bounds()
@@ -84,7 +86,7 @@ def test_the_ladder_lies_under_the_section():
     starts = {}
     for group in ladder.iter(f"{SVG}g"):
         if group.get("class") == "layer":
-            bar = group.findall(f"{SVG}path")[1].get("d")
+            bar = group.findall(f"{SVG}path")[1].get("d", "")
             xs = [float(x) for x in re.findall(r"[ML](-?[\d.]+) ", bar)]
             starts[group.get("data-key")] = (min(xs), max(xs))
     x = lambda mm: pytest.approx(board.fit.put((mm, 0))[0], abs=0.06)  # noqa: E731

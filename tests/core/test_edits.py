@@ -3,6 +3,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from shadbo.core.decisions.edit import BadEdit, Edit
+from shadbo.core.displays.floating.floater.options import HOME as FLOATER
 from shadbo.core.job.edits import apply, as_typed, clashes, read_job
 from shadbo.core.job.job import Job
 from tests.making import job, length
@@ -19,7 +20,7 @@ def test_edits_name_places_by_id_and_can_be_undone():
     after, inverse = apply(start, edits)
     assert after.pieces[0].detail.depth.mm == 19
     assert after.pieces[0].detail.braces[0].id == "brace"
-    assert after.options.floater.gap.mm == 8
+    assert FLOATER.of(after).gap.mm == 8
     assert apply(after, inverse)[0] == start
     assert start.title == "a test", "the job that was given is not touched"
 
@@ -27,7 +28,7 @@ def test_edits_name_places_by_id_and_can_be_undone():
 def test_taking_a_value_away_lets_the_plan_decide():
     with_gap, _ = apply(job(), [length("options/floater/gap", 8)])
     without, inverse = apply(with_gap, [Edit(at="options/floater/gap")])
-    assert without.options.floater.gap is None
+    assert FLOATER.of(without).gap is None
     assert inverse[0].to["mm"] == 8
     assert "gap" not in str(without.as_written())
 

@@ -18,6 +18,7 @@ def effect(start: Job, *edits: Edit, kept=SHOP):
     """What the edits change, and how it is said."""
     before = advise(start, kept)
     after = change(start, edits, kept).plan
+    assert after is not None
     found = between(before, after)
     return found, said(found, before, kept.currency).mm
 
@@ -58,6 +59,8 @@ def test_other_stock_after_the_cut_wastes_what_is_cut():
     cut = change(job(), [pin("rail.width", 436)], shop())
     other = cut.plan.assembly.moulding.model_copy(update={"id": "other", "name": "other"})
     after = change(cut.job, [Edit(at="options/floater/profile", to=other.model_dump(mode="json"))], shop()).plan
+    assert cut.plan is not None
+    assert after is not None
     found = between(cut.plan, after)
     assert [name for name in found.wasted if name.startswith("rail, top and bottom")]
     assert found.price == pytest.approx(2 * 436 / 1000 * other.price_per_m, abs=0.05)

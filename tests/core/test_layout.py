@@ -6,11 +6,11 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from shadbo.core.arranging.by_hand import CannotMove, put
+from shadbo.core.arranging.proposals import propose_layouts
 from shadbo.core.assess import assess
 from shadbo.core.drawing.board import draw
 from shadbo.core.job.edits import apply
-from shadbo.core.layout.by_hand import CannotMove, put
-from shadbo.core.layout.proposals import propose_layouts
 from shadbo.core.layout.rules import Block, arrange, rule_for
 from shadbo.core.layout.snap import Box, snap
 from shadbo.core.layout.solver import Thing, propose

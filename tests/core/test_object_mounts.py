@@ -6,6 +6,7 @@ from shadbo.core.build.mount_table import MOUNTS
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.displays.gathered.held import MOUNTS_OF
 from shadbo.core.plan import Plan
+from shadbo.core.shop.boards import TapeKind
 from tests.core.test_box_slips import BADGE, PHOTO, SHIRT, TOOL, jersey
 from tests.flat import SHOP, gathered, plan, sashed, sized, value
 
@@ -16,7 +17,7 @@ def held(p: Plan, id_: str = "piece") -> str:
     return next(m.taken.mount.id for m in p.assembly.mounts if m.of == id_)
 
 
-def rating_n(kind: str) -> float:
+def rating_n(kind: TapeKind) -> float:
     return SHOP.stock.tapes_of(kind)[0].rating_kg * G
 
 

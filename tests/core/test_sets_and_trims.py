@@ -113,7 +113,7 @@ def test_packers_close_the_tabs_wherever_boards_can(depth: float, glass: float):
     frame = {k: r(v) for k, v in BOX.items()} | {"depth": r(depth), "glass": r(glass)}
     for use in ("used", "left out"):
         p = plan(job("ready-made box", "paper", {"ready_made": {"frame": frame, "glass": use}}, worth="everyday"))
-        total = sum(value(p, x.key) for x in p.assembly.layers)
+        total = sum((value(p, x.key) for x in p.assembly.layers), 0.0)
         assert total == pytest.approx(value(p, "depth.package"))
         assert value(p, "depth.left") == pytest.approx(depth - total)
 

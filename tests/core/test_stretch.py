@@ -2,6 +2,7 @@
 
 import math
 from itertools import pairwise
+from typing import Any
 
 import pytest
 from hypothesis import given
@@ -12,7 +13,7 @@ from shadbo.core.sums.stretch import staple_order
 from tests.flat import detail, job, plan, value
 
 
-def loose(w: float = 900, h: float = 600, margin: float = 120, **more: object) -> dict:
+def loose(w: float = 900, h: float = 600, margin: float = 120, **more: Any) -> dict:
     return detail("loose canvas", w, h, margin=margin, **more)
 
 

@@ -6,6 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from shadbo.core.displays.floating.floater.options import HOME as FLOATER
 from shadbo.core.job.job import Job
 from shadbo.demo.jobs import demo_jobs
 from shadbo.files import job_file
@@ -24,7 +25,7 @@ def test_the_golden_file_of_version_1_is_still_read():
     golden = job_file.read((GOLDEN / "job-1.json").read_text())
     assert golden.pieces[0].detail.depth.mm == 38
     assert golden.pins["rail.width"].mm == 948.5
-    assert golden.options.floater.gap.typed == "5/16"
+    assert FLOATER.of(golden).gap.typed == "5/16"
 
 
 def test_the_committed_schema_is_the_one_that_is_printed():

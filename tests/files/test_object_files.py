@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 
 from shadbo.cli import main
 from shadbo.core.decisions.edit import Edit
+from shadbo.core.displays.gathered.shadow_box.options import HOME as SHADOW_BOX
 from shadbo.core.job.edits import apply
 from shadbo.core.job.job import Job
 from shadbo.demo.jobs import demo_jobs
@@ -82,7 +83,7 @@ def test_moves_are_undone_by_their_inverse(moves):
     after, inverse = apply(start, edits)
     assert apply(after, inverse)[0] == start
     for i, x, y in {m[0]: m for m in moves}.values():
-        place = next(p for p in after.options.shadow_box.layout.places if p.id == i)
+        place = next(p for p in SHADOW_BOX.of(after).layout.places if p.id == i)
         assert (place.left.mm, place.top.mm) == (x, y)
 
 

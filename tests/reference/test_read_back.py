@@ -4,7 +4,7 @@ import csv
 import io
 
 import dxfgrabber
-import ezdxf
+import ezdxf.filemanagement
 import pypdfium2
 import pytest
 from python_calamine import CalamineWorkbook
@@ -72,7 +72,7 @@ def test_pins_and_holes_are_circles_of_their_size(drawing):
 
 def test_the_audit_of_the_writing_library_finds_nothing(drawing):
     p, _ = drawing
-    doc = ezdxf.read(io.StringIO(as_dxf(p)))
+    doc = ezdxf.filemanagement.read(io.StringIO(as_dxf(p)))
     assert doc.audit().errors == []
 
 

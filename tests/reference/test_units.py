@@ -12,7 +12,7 @@ from shadbo.core.sheet.units import GRAVITY_N_PER_KG, KG, N
 from shadbo.core.words.lengths import Mark, parse
 from shadbo.core.words.words import value_text
 
-UREG = pint.UnitRegistry()
+UREG: pint.UnitRegistry = pint.UnitRegistry()
 NAMES = {"mm": "millimetre", "cm": "centimetre", "m": "metre", "in": "inch", '"': "inch"}
 
 

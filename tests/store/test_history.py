@@ -3,11 +3,11 @@
 from hypothesis import given
 from hypothesis import strategies as st
 
-from shadbo.store.history import Past, undoable
+from shadbo.store.history import Kind, Past, undoable
 
 
 @given(st.lists(st.sampled_from(["edit", "undo", "redo", "back"]), max_size=30))
-def test_two_stacks(wishes: list[str]):
+def test_two_stacks(wishes: list[Kind]):
     history = [Past(1, "made", None)]
     done: list[int] = []
     undone: list[int] = []

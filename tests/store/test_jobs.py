@@ -8,6 +8,7 @@ from sqlalchemy import inspect as look
 from sqlalchemy.orm import Session
 
 from shadbo.core.decisions.edit import BadEdit, Edit
+from shadbo.core.displays.floating.floater.options import HOME as FLOATER
 from shadbo.core.findings import CannotPlan
 from shadbo.store.database import migrate
 from shadbo.store.jobs import Jobs
@@ -24,7 +25,7 @@ def jobs(session: Session) -> Jobs:
 
 
 def gap(kept) -> float | None:
-    decided = kept.job.options.floater.gap
+    decided = FLOATER.of(kept.job).gap
     return decided.mm if decided else None
 
 
@@ -254,5 +255,5 @@ def test_two_who_make_at_once_get_two_numbers(database: Engine, session: Session
 def test_a_remedy_that_swaps_the_moulding_is_kept_whole(jobs: Jobs):
     jobs.make(job(), "make-1")
     saved = jobs.save(101, 1, [Edit(at="options/floater/profile", to=DEEP.model_dump(mode="json"))], "save-1")
-    assert saved.job.options.floater.profile == DEEP
-    assert jobs.undo(101, "u-1").job.options.floater.profile is None
+    assert FLOATER.of(saved.job).profile == DEEP
+    assert FLOATER.of(jobs.undo(101, "u-1").job).profile is None

@@ -7,7 +7,15 @@ import pytest
 from shadbo.core.displays.registry import DISPLAYS
 from shadbo.core.job.options import Options
 
-KINDS = ("paper", "puzzle", "needlework", "panel", "pressed plant", "loose canvas", "stretched canvas")
+KINDS: tuple[str, ...] = (
+    "paper",
+    "puzzle",
+    "needlework",
+    "panel",
+    "pressed plant",
+    "loose canvas",
+    "stretched canvas",
+)
 SIZED = {
     "garment": {"body_width": "48 cm", "thickness": "14"},
     "flag": {"flat_width": "880", "flat_height": "47 5/8 in", "cloth": "0.9"},
@@ -16,7 +24,22 @@ SIZED = {
     "plate": {"thickness": "1"},
 }
 KINDS += tuple(SIZED)
-ODD = [None, "", "words", 0, -1, 1e9, [], {}, {"mm": 5}, {"typed": "5 mm"}, {"typed": "?"}, True, "ledge", "strips"]
+ODD: list[object] = [
+    None,
+    "",
+    "words",
+    0,
+    -1,
+    1e9,
+    [],
+    {},
+    {"mm": 5},
+    {"typed": "5 mm"},
+    {"typed": "?"},
+    True,
+    "ledge",
+    "strips",
+]
 
 
 def readings(kind: str) -> list[dict]:

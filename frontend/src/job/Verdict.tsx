@@ -1,4 +1,6 @@
+import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
 import { useState } from "react";
+import type { PlanView } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
 import { Sign } from "../ui/Sign";
@@ -76,7 +78,6 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
           key={r.label.mm}
           type="button"
           className="action min-h-12 leading-tight"
-          title={r.effects.map((e) => `${e.label}: ${say(e.before)} → ${say(e.after)}`).join("\n")}
           onClick={() => {
             setAt(0);
             session.edit(r.edits);
@@ -90,6 +91,50 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
           </span>
         </button>
       ))}
+      <Effects remedies={finding.remedies} />
     </section>
+  );
+}
+
+type Remedies = PlanView["findings"][number]["remedies"];
+
+/** Every line, piece and part that each remedy changes. */
+function Effects({ remedies }: { remedies: Remedies }) {
+  const { say } = useMeasures();
+  const telling = remedies.filter((r) => r.effects.length > 0);
+  if (!telling.length) return null;
+  return (
+    <Popover>
+      <PopoverButton className="link min-h-11 px-1 text-[15px] whitespace-nowrap">what changes</PopoverButton>
+      <PopoverPanel
+        anchor="top end"
+        className="z-20 grid max-h-[60vh] max-w-[90vw] auto-cols-fr gap-x-6 overflow-auto border border-ink bg-board p-4 lg:grid-flow-col"
+      >
+        {telling.map((r) => (
+          <table key={r.label.mm} className="self-start text-[15px]">
+            <caption className="pb-1 text-left font-bold">
+              <Frac>{say(r.label)}</Frac>
+            </caption>
+            <tbody>
+              {r.effects.map((e) => (
+                <tr key={`${e.label} ${e.after.mm}`} className="align-top">
+                  <th scope="row" className="max-w-56 pr-3 text-left font-normal">
+                    {e.label}
+                  </th>
+                  <td className="text-right whitespace-nowrap">
+                    {e.before.mm && (
+                      <>
+                        <Frac>{say(e.before)}</Frac> →{" "}
+                      </>
+                    )}
+                    <Frac>{say(e.after)}</Frac>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        ))}
+      </PopoverPanel>
+    </Popover>
   );
 }

@@ -136,7 +136,7 @@ def choice_row(
     label: str,
     choices: Iterable[Choice],
     decided: bool,
-    note: str = "",
+    note: str | Both = "",
     key: str = "",
     menu: bool = False,
 ) -> Question:
@@ -148,7 +148,7 @@ def choice_row(
         at=at,
         decided=decided,
         choices=tuple(choices),
-        note=both(note) if note else None,
+        note=(both(note) if isinstance(note, str) else note) if note else None,
         key=key,
         tape=key,
     )

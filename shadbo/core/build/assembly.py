@@ -13,14 +13,14 @@ from shadbo.core.build.glue import CornerJoint
 from shadbo.core.build.marked import Forbidden, Shown, Spot, Window
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.build.setting import BackRail, Margins, Moulding, Room, Suitability
+from shadbo.core.shapes.plane import Dot as Dot
+from shadbo.core.shapes.plane import Ring as Ring
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.boards import SheetStock, Tape
 from shadbo.core.shop.materials import HangerKind, PadStock
 from shadbo.core.sums.spacing import KeepOut
 from shadbo.core.words.lengths import Both
 
-Dot = tuple[float, float]
-Ring = tuple[Dot, ...]
 Side = Literal["top", "right", "bottom", "left"]
 Back = Literal["sealed paper", "vented paper", "tape", "none"]
 Hatch = Literal[

@@ -2,26 +2,31 @@
 
 from dataclasses import dataclass
 
-from shadbo.core.shop.shop import Practice
+from shadbo.core.desk import Desk
+from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import Mm, both, say
 
 
 @dataclass(frozen=True, slots=True)
 class CornerJoint:
-    """The joint a frame takes; ``why`` says why glue alone would not do, empty where it would."""
+    """The joint a frame takes; ``why`` says why glue alone would not do, None where it would."""
 
     kind: str
-    why: str
+    why: Both | None
 
     @property
     def fails(self) -> bool:
         """Whether it is glue alone where glue alone will not do."""
-        return self.kind == "glue" and bool(self.why)
+        return self.kind == "glue" and self.why is not None
 
 
-def why_not_glue(practice: Practice, mass_kg: float, long_mm: float, deep_mm: float) -> str:
-    """Why glue alone will not do; empty where it will."""
-    if mass_kg > practice.joint_over_kg:
-        return f"the package weighs over {practice.joint_over_kg:g} kg"
-    if long_mm > practice.joint_over_mm:
-        return f"a side is over {practice.joint_over_mm:g} mm"
-    return f"the rail is deeper than {practice.joint_deeper_mm:g} mm" if deep_mm > practice.joint_deeper_mm else ""
+def why_not_glue(desk: Desk, mass_kg: float, long_mm: float, deep_mm: float) -> Both | None:
+    """Why glue alone will not do, by the practice of the shop; None where it will."""
+    p = desk.practice
+    if mass_kg > p.joint_over_kg:
+        return both(f"the package weighs over {p.joint_over_kg:g} kg")
+    if long_mm > p.joint_over_mm:
+        return say(desk.mark, "a side is over {}", Mm(p.joint_over_mm))
+    return (
+        say(desk.mark, "the rail is deeper than {}", Mm(p.joint_deeper_mm)) if deep_mm > p.joint_deeper_mm else None
+    )

@@ -11,14 +11,14 @@ from shadbo.core.words.words import Mm, both
 def glue_alone(look: Look) -> Iterator[Finding]:
     """Glue alone under a heavy package, on a long side, or in a deep profile."""
     joint = look.assembly.joint
-    if joint is None or not joint.fails:
+    if joint is None or joint.why is None or not joint.fails:
         return
     yield Finding(
         "joint.weak",
         "caution",
         "parts",
         both("Glue alone will not hold these corners for good"),
-        both(joint.why),
+        joint.why,
         keys=("joint.mitre",),
         proposals=(
             *look.change(look.levers.joint, "splines", 3, "Splines"),

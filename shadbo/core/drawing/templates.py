@@ -10,6 +10,7 @@ from shadbo.core.plan import Plan
 from shadbo.core.shapes.polygon import offset, sides
 from shadbo.core.shapes.rings import centred
 from shadbo.core.words.lengths import System
+from shadbo.core.words.words import length
 
 TENTHS = tuple(n / 10 for n in range(11))
 
@@ -167,6 +168,8 @@ def _gauge(plan: Plan, system: System) -> Template | None:
     scene = Scene("border gauge: outer edge to the left line")
     scene.add(Line(((0, 0), (0, 120)), "outline"), Line(((b, 0), (b, 120)), "mark", key))
     scene.add(Line(((0, 0), (b, 0)), "thin"), Line(((0, 120), (b, 120)), "thin"))
-    for off in (-1.5, 1.5):
+    play = plan.desk.practice.border_gauge_mm
+    for off in (-play, play):
         scene.add(Line(((b + off, 20), (b + off, 100)), "hidden"))
-    return Template("gauge", "border gauge, give or take 1.5 mm", scene, ((0.0, 0.0), (b, 0.0)))
+    name = f"border gauge, give or take {length(play, plan.desk.mark).pick(system)}"
+    return Template("gauge", name, scene, ((0.0, 0.0), (b, 0.0)))

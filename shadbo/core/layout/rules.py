@@ -7,7 +7,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-Dot = tuple[float, float]
+from shadbo.core.shapes.plane import Dot as Dot
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,9 +5,8 @@ from dataclasses import dataclass
 
 from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate
 from shadbo.core.pieces.pieces import Detail
-
-Dot = tuple[float, float]
-Ring = tuple[Dot, ...]
+from shadbo.core.shapes.plane import Dot as Dot
+from shadbo.core.shapes.plane import Ring as Ring
 
 
 @dataclass(frozen=True, slots=True)

@@ -3,9 +3,8 @@
 from collections.abc import Sequence
 
 from shadbo.core.pieces.objects import Zone
-
-Dot = tuple[float, float]
-Ring = tuple[Dot, ...]
+from shadbo.core.shapes.plane import Dot as Dot
+from shadbo.core.shapes.plane import Ring as Ring
 
 
 def zone_ring(zone: Zone, width_mm: float, height_mm: float) -> Ring:

@@ -9,8 +9,9 @@ from dataclasses import dataclass
 from functools import lru_cache
 from itertools import pairwise
 
-Dot = tuple[float, float]
-Ring = tuple[Dot, ...]
+from shadbo.core.shapes.plane import Dot as Dot
+from shadbo.core.shapes.plane import Ring as Ring
+
 COLUMNS, ROWS = 5, 7
 GLYPHS = {
     "A": ".###. ##.## #...# ##### #...# #...# #...#", "B": "####. #..#. #..#. ##### #...# #...# #####",

@@ -4,8 +4,8 @@ import math
 from collections.abc import Sequence
 from itertools import pairwise
 
-Dot = tuple[float, float]
-Ring = tuple[Dot, ...]
+from shadbo.core.shapes.plane import Dot as Dot
+from shadbo.core.shapes.plane import Ring as Ring
 
 
 def sides(ring: Sequence[Dot]) -> list[tuple[Dot, Dot]]:

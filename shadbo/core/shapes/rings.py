@@ -1,6 +1,6 @@
 """Outlines that several drawings need: a rectangle, one about the middle, a mitred frame."""
 
-from shadbo.core.build.assembly import Ring
+from shadbo.core.shapes.plane import Ring
 
 
 def rect(x0: float, y0: float, x1: float, y1: float) -> Ring:

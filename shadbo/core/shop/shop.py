@@ -123,6 +123,7 @@ class Practice(Value):
     sink_beyond_mm: Positive = 1.0
     border_every_mm: Positive = 100.0
     border_change_mm: Positive = 1.5
+    border_gauge_mm: Positive = 1.5
     turning_board_mm: Positive = 20.0
     cover_inside_mm: Positive = 3.0
     wire_wound_mm: Positive = 50.0

@@ -12,9 +12,11 @@ from shadbo.core.pieces.measures import KIND_WORDS
 from shadbo.core.pieces.objects import Sized
 from shadbo.core.pieces.pieces import Sided, StretchedCanvas
 from shadbo.core.stations.objects import zone_rows
+from shadbo.core.words.words import length
 
 WORTH = {"everyday": "can be had again", "dear": "dear to the owner", "irreplaceable": "cannot be replaced"}
 EDGES = {"plain": "plain or white", "painted": "picture goes round", "signed": "signed on the edge"}
+USUAL_INSIDE_MM = 10
 WALLS = {"solid": "masonry", "board": "board on studs", "doubtful": "not known"}
 
 
@@ -111,7 +113,8 @@ def _edge_marks(desk: Desk, at: str) -> list[Question]:
             act(f"{here}-away", "Forget this mark", Edit(at=here)),
         ]
     id_ = new_id([m.id for m in desk.piece.edge_marks], "mark")
-    to = {"side": "bottom", "inside": {"mm": 10, "typed": "10 mm"}, "what": "signature"}
+    usual = length(USUAL_INSIDE_MM, desk.mark).pick(desk.mark.system)
+    to = {"side": "bottom", "inside": {"mm": USUAL_INSIDE_MM, "typed": usual}, "what": "signature"}
     return [*rows, act("edge-mark", "A signature or label near an edge", Edit(at=f"{at}/edge_marks/{id_}", to=to))]
 
 

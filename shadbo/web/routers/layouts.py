@@ -5,11 +5,11 @@ from typing import Annotated
 
 from fastapi import APIRouter, Body, Query
 
+from shadbo.core.arranging.by_hand import CannotMove, put
+from shadbo.core.arranging.proposals import ProposedLayout, propose_layouts
 from shadbo.core.assess import assess
 from shadbo.core.decisions.edit import BadEdit, Edit
 from shadbo.core.job.edits import as_typed
-from shadbo.core.layout.by_hand import CannotMove, put
-from shadbo.core.layout.proposals import ProposedLayout, propose_layouts
 from shadbo.core.words.lengths import System
 from shadbo.files.artwork import BadArtwork, read_artwork
 from shadbo.files.pieces_table import pieces_table

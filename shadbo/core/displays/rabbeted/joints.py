@@ -21,7 +21,7 @@ def joint_lines(
 ) -> CornerJoint:
     """The joint's lines ``joint.*`` and the joint: the decided one, else glue, or splines where glue will not do."""
     s = desk.sheet
-    why = why_not_glue(desk.practice, mass_kg, long_mm, depth.value)
+    why = why_not_glue(desk, mass_kg, long_mm, depth.value)
     kind = decided or ("splines" if why else "glue")
     s.let("joint.mitre", "length of the mitre", s.decide("face · √2", joints.mitre_mm(face.value), MM, face))
     error = s.decide("8 · ε · face · √2, ε 0.1°", joints.gap_of_error(face.value, 0.1), MM, face)

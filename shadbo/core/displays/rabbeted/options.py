@@ -2,7 +2,7 @@
 
 from typing import Annotated, Literal
 
-from shadbo.core.displays.mount_id import MountId
+from shadbo.core.decisions.mount_id import MountId
 from shadbo.core.shop.boards import FrameProfile, SheetStock, SpacerStock
 from shadbo.core.shop.values import Length, Value, within
 

@@ -3,7 +3,7 @@
 from typing import Annotated, Literal
 
 from shadbo.core.decisions.levers import Home
-from shadbo.core.displays.mount_id import MountId
+from shadbo.core.decisions.mount_id import MountId
 from shadbo.core.shop.boards import SheetStock, Tape
 from shadbo.core.shop.values import Length, Value, within
 

@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from shadbo.core.decisions.levers import Home
-from shadbo.core.displays.mount_id import MountId
+from shadbo.core.decisions.mount_id import MountId
 from shadbo.core.shop.boards import SheetStock
 from shadbo.core.shop.values import Length, Reading, Value, within
 

@@ -5,8 +5,8 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from shadbo.core.decisions.levers import Home
+from shadbo.core.decisions.mount_id import MountsById
 from shadbo.core.displays.gathered.options import Layout
-from shadbo.core.displays.mount_id import MountsById
 from shadbo.core.displays.rabbeted.options import GLAZED_LEVERS, GlazedOptions
 from shadbo.core.shop.boards import SheetStock
 from shadbo.core.shop.values import Length, within

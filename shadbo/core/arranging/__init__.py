@@ -1,0 +1,1 @@
+"""Arrangements tried by planning with them: proposed ones, and pieces moved by hand."""

@@ -1,0 +1,4 @@
+"""Points and closed outlines in a plane, in millimetres."""
+
+Dot = tuple[float, float]
+Ring = tuple[Dot, ...]
