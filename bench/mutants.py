@@ -1,0 +1,142 @@
+"""How many small errors in the sums the tests find: ``python -m bench.mutants [--sample N] [--seed S]``.
+
+The named errors are planted one by one in a copy of the program, and the tests of the core are run on it. With
+``--sample`` as many more are drawn from the arithmetic, comparisons and constants of the sums and checks. Prints
+each, and the score; the plans written down are left out, because they would find any change at all.
+"""
+
+import argparse
+import ast
+import os
+import random
+import shutil
+import subprocess
+import sys
+import tempfile
+from collections.abc import Iterator
+from dataclasses import dataclass
+from pathlib import Path
+
+ROOT = Path(__file__).parents[1]
+BAR = 0.9
+"""Share of errors that is to be found."""
+ROOMS = ("sums", "checks", "hang", "layout", "shapes")
+SWAPS: dict[type[ast.AST], type[ast.AST]] = {
+    ast.Add: ast.Sub,
+    ast.Sub: ast.Add,
+    ast.Mult: ast.Div,
+    ast.Div: ast.Mult,
+    ast.Lt: ast.GtE,
+    ast.Gt: ast.LtE,
+    ast.LtE: ast.Gt,
+    ast.GtE: ast.Lt,
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Mutant:
+    """One error: its module, what stands there and what is put in its place; ``line`` for one drawn at random."""
+
+    name: str
+    path: str
+    old: str
+    new: str
+    line: int = 0
+
+
+NAMED = (
+    Mutant("reading error dropped from the fit's allowance", "sums/fit.py",
+           "[base, sheet.number(package.worst, MM)]", "[base]"),
+    Mutant("softwood stiffer by a third", "sums/bending.py", '"softwood": 9000.0', '"softwood": 12000.0'),
+    Mutant("hanger's screw as long as its wood", "hang/hanging.py",
+           "rail.thick_at_ledge.value - short_mm", "rail.thick_at_ledge.value"),
+    Mutant("lever of the pull-out the wrong way", "hang/hanging.py",
+           "assembly.outside_height - down - s.number(9, MM)", "assembly.outside_height - down + s.number(9, MM)"),
+    Mutant("wood beside a slot measured along the mitre", "displays/rabbeted/joints.py",
+           '(s["joint.from_point"] - s["joint.slot"]) / joints.ROOT2', 's["joint.from_point"] - s["joint.slot"]'),
+    Mutant("single plate refused at twice its limit", "checks/hanging.py",
+           "hang.weight.value >= p.plate_most_kg", "hang.weight.value >= 2 * p.plate_most_kg"),
+    Mutant("equal gaps on the wrong side", "layout/snap.py", "(b[0] + b[1] + gap,", "(b[0] + b[1] - gap,"),
+    Mutant("the season's hold the wrong way", "season.py",
+           's["profile.lip"].value - slack', 's["profile.lip"].value + slack'),
+    Mutant("a mount carries three times its limit", "build/mounts.py",
+           "mass_kg > mount.most_kg", "mass_kg > 3 * mount.most_kg"),
+    Mutant("depth to waste ten times dearer", "displays/rabbeted/frame.py", "most_spare_mm, 0.0) * 0.5",
+           "most_spare_mm, 0.0) * 5"),
+)  # fmt: skip
+
+
+def drawn(many: int, seed: int) -> list[Mutant]:
+    """Errors at random places of the rooms whose numbers matter most."""
+    places = [m for room in ROOMS for m in _places(room)]
+    return random.Random(seed).sample(places, min(many, len(places)))
+
+
+def _places(room: str) -> Iterator[Mutant]:
+    for path in sorted((ROOT / "shadbo/core" / room).rglob("*.py")):
+        tree = ast.parse(path.read_text())
+        for node in ast.walk(tree):
+            old = ast.unparse(node) if isinstance(node, ast.expr) else ""
+            if isinstance(node, ast.BinOp) and type(node.op) in SWAPS:
+                new = ast.unparse(ast.BinOp(node.left, SWAPS[type(node.op)](), node.right))  # type: ignore[call-arg]
+            elif isinstance(node, ast.Compare) and type(node.ops[0]) in SWAPS:
+                swapped = [SWAPS[type(node.ops[0])](), *node.ops[1:]]
+                new = ast.unparse(ast.Compare(node.left, swapped, node.comparators))  # type: ignore[arg-type]
+            else:
+                continue
+            whole = ast.get_source_segment(path.read_text(), node)
+            if whole is not None and "\n" not in whole:
+                rel = str(path.relative_to(ROOT / "shadbo/core"))
+                yield Mutant(f"{rel}:{node.lineno}: {old} → {new}", rel, whole, f"({new})", node.lineno)
+
+
+def found(mutant: Mutant, workers: str) -> bool:
+    """Whether the tests fail with the error in place."""
+    with tempfile.TemporaryDirectory() as folder:
+        home = Path(folder)
+        for name in ("shadbo", "tests"):
+            shutil.copytree(ROOT / name, home / name, ignore=shutil.ignore_patterns("__pycache__"))
+        for name in ("pyproject.toml", "docs", "frontend"):
+            (home / name).symlink_to(ROOT / name)
+        path = home / "shadbo/core" / mutant.path
+        path.write_text(_planted(path.read_text(), mutant))
+        done = subprocess.run(
+            [sys.executable, "-m", "pytest", "-x", "-n", workers, "tests/core", "tests/reference",
+             "--ignore=tests/core/test_golden_plans.py", "--ignore=tests/core/test_house.py"],
+            cwd=home, env={**os.environ, "PYTHONPATH": folder}, capture_output=True, check=False,
+        )  # fmt: skip
+    return done.returncode != 0
+
+
+def _planted(text: str, mutant: Mutant) -> str:
+    lines = text.splitlines(keepends=True)
+    if mutant.line:
+        n = mutant.line - 1
+        if mutant.old not in lines[n]:
+            raise SystemExit(f"nothing to change: {mutant.name}")
+        lines[n] = lines[n].replace(mutant.old, mutant.new, 1)
+        return "".join(lines)
+    if mutant.old not in text:
+        raise SystemExit(f"nothing to change: {mutant.name}")
+    return text.replace(mutant.old, mutant.new, 1)
+
+
+def main() -> None:
+    """Plant, test, print."""
+    ask = argparse.ArgumentParser(description=__doc__)
+    ask.add_argument("--sample", type=int, default=0, help="as many more, drawn at random")
+    ask.add_argument("--seed", type=int, default=1)
+    ask.add_argument("--workers", default="auto")
+    said = ask.parse_args()
+    all_ = [*NAMED, *drawn(said.sample, said.seed)]
+    killed = 0
+    for mutant in all_:
+        hit = found(mutant, said.workers)
+        killed += hit
+        print(f"{'found ' if hit else 'MISSED'}  {mutant.name}", flush=True)
+    score = killed / len(all_)
+    print(f"{killed} of {len(all_)} found: {score:.0%}, the bar is {BAR:.0%}: {'above' if score >= BAR else 'BELOW'}")
+
+
+if __name__ == "__main__":
+    main()
