@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 
 from shadbo.demo.load import load
+from shadbo.web.serve import cores
 from tests.cutter_service import Cutter
 from tests.database import fresh_database
 from tests.server import Server
@@ -14,7 +15,7 @@ def serving() -> Iterator[Server]:
     """The real server as a process, with the demo jobs from 101 and a quick mat cutter."""
     with fresh_database("shadbo_bench") as (url, _), Cutter(pace=30) as cutter:
         load(url)
-        server = Server(url, "bench", SHADBO_CUTTER_URL=cutter.url)
+        server = Server(url, "bench", cores(), SHADBO_CUTTER_URL=cutter.url)
         server.start()
         try:
             yield server

@@ -23,9 +23,10 @@ def free_port() -> int:
 class Server:
     """``shadbo serve`` on a database; can be killed and started again at the same address."""
 
-    def __init__(self, database_url: str, name: str, **environment: str) -> None:
+    def __init__(self, database_url: str, name: str, processes: int = 1, **environment: str) -> None:
         self.database_url = database_url
         self.environment = environment
+        self.processes = processes
         self.port = free_port()
         self.log = LOG / f"server-{name}.log"
         self.process: subprocess.Popen[bytes] | None = None
@@ -38,7 +39,16 @@ class Server:
         self.log.parent.mkdir(parents=True, exist_ok=True)
         with self.log.open("ab") as out:
             self.process = subprocess.Popen(
-                [sys.executable, "-m", "shadbo", "serve", "--port", str(self.port)],
+                [
+                    sys.executable,
+                    "-m",
+                    "shadbo",
+                    "serve",
+                    "--port",
+                    str(self.port),
+                    "--processes",
+                    str(self.processes),
+                ],
                 env={**os.environ, **self.environment, VARIABLE: self.database_url},
                 stdout=out,
                 stderr=out,
@@ -59,6 +69,16 @@ class Server:
             self.process.kill()
             self.process.wait()
             self.process = None
+            self._gone()
+
+    def _gone(self) -> None:
+        """Those that it started end with it, a moment later."""
+        for _ in range(100):
+            with socket.socket() as s:
+                if s.connect_ex(("127.0.0.1", self.port)) != 0:
+                    return
+            time.sleep(0.05)
+        raise RuntimeError("it still serves after it was killed")
 
     def stop(self) -> int:
         """As Ctrl-C does; the exit status."""

@@ -8,15 +8,25 @@ from pathlib import Path
 import pytest
 
 ROOT = Path(__file__).parents[1]
-HOSTS = re.compile(r"registry\.npmjs|npmjs\.org|pypi\.org|pythonhosted|yarnpkg|deb\.debian")
+ADDRESS = re.compile(r"(?:[a-z][a-z+.-]*:)?//(?!127\.0\.0\.1|localhost)[\w-]+(?:\.[\w-]+)+", re.I)
+SETTINGS = [
+    *sorted((ROOT / "requirements").iterdir()),
+    *(ROOT / "frontend" / n for n in ("package.json", "package-lock.json", ".npmrc", "biome.json", "tsconfig.json")),
+    ROOT / "frontend/vite.config.ts",
+    ROOT / "pyproject.toml",
+    *sorted(p for p in (ROOT / "script").rglob("*") if p.is_file()),
+]
 
 
-@pytest.mark.parametrize(
-    "path",
-    ["frontend/package-lock.json", "requirements/run.lock", "requirements/test.lock", "requirements/node.lock"],
-)
-def test_no_registry_stands_in_a_lock_file(path: str):
-    assert not HOSTS.search((ROOT / path).read_text())
+@pytest.mark.parametrize("path", SETTINGS, ids=lambda p: str(p.relative_to(ROOT)))
+def test_no_address_stands_in_a_lock_file_or_a_setting(path: Path):
+    """Where packages come from is each machine's own choice."""
+    assert ADDRESS.findall(path.read_text()) == []
+
+
+@pytest.mark.parametrize("text", ["https://packages.example.org/simple", "git+ssh://example.org/x", "//example.org"])
+def test_the_guard_knows_an_address(text: str):
+    assert ADDRESS.search(text)
 
 
 def test_every_python_package_is_pinned_with_its_hashes():

@@ -36,6 +36,7 @@ def _parser() -> argparse.ArgumentParser:
     schema.set_defaults(run=_schema)
     serve = commands.add_parser("serve", help="serve the application on loopback")
     serve.add_argument("--port", type=int, default=8777)
+    serve.add_argument("--processes", type=int, default=0, help="how many serve; 0 is one a core")
     serve.set_defaults(run=_serve)
     cutter = commands.add_parser("cutter", help="serve the mat cutter's stand-in on loopback")
     cutter.add_argument("--port", type=int, default=8778)
@@ -122,15 +123,12 @@ def _schema(_: argparse.Namespace) -> int:
 
 
 def _serve(args: argparse.Namespace) -> int:
-    import uvicorn
+    from shadbo.web.serve import cores, serve
 
-    from shadbo.web.app import create_app
-    from shadbo.web.settle import settle
-
-    app = create_app()
-    settle()
+    if args.processes < 0:
+        return _refuse("--processes: found less than none; expected 0 for one a core, or how many")
     print(f"Shadbo is at http://127.0.0.1:{args.port}", flush=True)
-    uvicorn.run(app, host="127.0.0.1", port=args.port, log_level="warning")
+    serve(args.port, args.processes or cores())
     return 0
 
 
