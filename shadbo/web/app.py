@@ -4,12 +4,13 @@ import os
 from pathlib import Path
 
 from fastapi import FastAPI, HTTPException
-from fastapi.responses import FileResponse
+from fastapi.responses import FileResponse, HTMLResponse
 from fastapi.staticfiles import StaticFiles
 from sqlalchemy import Engine
 
 from shadbo.store.database import VARIABLE, engine
 from shadbo.web import problems
+from shadbo.web.api_page import api_page
 from shadbo.web.headers import Headers
 from shadbo.web.routers import cutter, house, jobs, layouts, lengths, papers, photos, plans, stock
 
@@ -18,7 +19,7 @@ FRONTEND = Path(__file__).parents[2] / "frontend" / "dist"
 
 def create_app(database: Engine | None = None, frontend: Path = FRONTEND) -> FastAPI:
     """An application on the given database, or on the one that the environment names."""
-    app = FastAPI(title="Shadbo", version="0.3.0", docs_url=None, redoc_url=None)
+    app = FastAPI(title="Shadbo", version="0.3.0", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     if database is None and os.environ.get(VARIABLE):
         database = engine()
     app.state.engine = database
@@ -27,8 +28,16 @@ def create_app(database: Engine | None = None, frontend: Path = FRONTEND) -> Fas
     app.add_middleware(Headers)
     for part in (house, jobs, lengths, plans, photos, papers, layouts, cutter, stock):
         app.include_router(part.router)
+    _serve_api_page(app)
     _serve_frontend(app, frontend)
     return app
+
+
+def _serve_api_page(app: FastAPI) -> None:
+    @app.get("/api/", include_in_schema=False)
+    def about() -> HTMLResponse:
+        """What the API takes and answers."""
+        return HTMLResponse(api_page(app.openapi()))
 
 
 def _serve_frontend(app: FastAPI, frontend: Path) -> None:

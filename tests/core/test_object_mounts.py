@@ -4,7 +4,7 @@ import pytest
 
 from shadbo.core.build.mount_table import MOUNTS
 from shadbo.core.decisions.edit import Edit
-from shadbo.core.displays.gathered.held import MOUNTS_OF
+from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.plan import Plan
 from shadbo.core.shop.boards import TapeKind
 from tests.core.test_box_slips import BADGE, PHOTO, SHIRT, TOOL, jersey
@@ -21,7 +21,7 @@ def rating_n(kind: TapeKind) -> float:
     return SHOP.stock.tapes_of(kind)[0].rating_kg * G
 
 
-@pytest.mark.parametrize(("kind", "ids"), MOUNTS_OF.items(), ids=lambda x: str(x)[:20])
+@pytest.mark.parametrize(("kind", "ids"), [(kind, k.mounts) for kind, k in KINDS.items()], ids=lambda x: str(x)[:20])
 def test_every_kind_of_piece_has_mounts_that_there_are(kind: str, ids: tuple[str, ...]):
     assert ids
     assert set(ids) <= set(MOUNTS), kind

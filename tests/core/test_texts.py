@@ -5,11 +5,14 @@ import re
 from collections import defaultdict
 from pathlib import Path
 from string import Formatter
+from typing import get_args
 
 import pytest
 
 from shadbo.core.build import facets
 from shadbo.core.build.mount_table import MOUNTS
+from shadbo.core.pieces.kinds import KINDS
+from shadbo.core.pieces.pieces import Detail
 from shadbo.core.shop.shop import Practice
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
@@ -90,3 +93,9 @@ def test_every_field_of_every_facet_is_a_line_of_some_plan():
             if not any(pattern.fullmatch(line) for line in lines):
                 missing.append(f"{kind.__name__}: {key}")
     assert missing == []
+
+
+def test_every_kind_of_piece_has_its_home():
+    kinds = {get_args(cls.model_fields["kind"].annotation)[0] for cls in get_args(get_args(Detail)[0])}
+    assert kinds == set(KINDS)
+    assert {mount for kind in KINDS.values() for mount in kind.mounts} <= set(MOUNTS)

@@ -258,3 +258,14 @@ def test_the_variable_is_named_when_it_is_missing(monkeypatch: pytest.MonkeyPatc
     monkeypatch.delenv(VARIABLE, raising=False)
     with pytest.raises(RuntimeError, match="script/demo"):
         database_url()
+
+
+def test_the_api_has_a_page_that_fetches_nothing(client):
+    page = client.get("/api/")
+    assert page.headers["content-type"].startswith("text/html")
+    document = client.get("/api/openapi.json").json()
+    for path in document["paths"]:
+        assert f"<code>{path}</code>" in page.text
+    for name in document["components"]["schemas"]:
+        assert f'id="{name}"' in page.text
+    assert not re.findall(r"<(?:script|link|img|iframe)|(?:src|href)=\"(?:https?:)?//|@import|url\(", page.text)

@@ -13,6 +13,7 @@ from shadbo.core.build.glue import CornerJoint
 from shadbo.core.build.marked import Forbidden, Shown, Spot, Window
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.build.setting import BackRail, Margins, Moulding, Room, Suitability
+from shadbo.core.shapes.hatch import Hatch as Hatch
 from shadbo.core.shapes.plane import Dot as Dot
 from shadbo.core.shapes.plane import Ring as Ring
 from shadbo.core.sheet.quantity import Quantity
@@ -23,25 +24,6 @@ from shadbo.core.words.lengths import Both
 
 Side = Literal["top", "right", "bottom", "left"]
 Back = Literal["sealed paper", "vented paper", "tape", "none"]
-Hatch = Literal[
-    "wood",
-    "stretcher",
-    "pad",
-    "cloth",
-    "metal",
-    "air",
-    "none",
-    "glass",
-    "mat",
-    "inner-mat",
-    "board",
-    "backing",
-    "paper",
-    "textile",
-    "puzzle",
-    "spacer",
-    "lit",
-]
 Role = Literal[
     "rail",
     "piece",

@@ -12,7 +12,7 @@ from pydantic import ValidationError
 
 from shadbo.core.decisions.edit import BadEdit, Edit
 from shadbo.core.job.job import Job
-from shadbo.core.pieces.measures import NOUNS
+from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.shop.values import STORED
 from shadbo.core.words.lengths import NotALength, System, metric_text, parse
 
@@ -138,7 +138,7 @@ def _path(loc: tuple[int | str, ...], data: object) -> str:
         if isinstance(here, list | tuple) and isinstance(part, int) and part < len(here):
             here = here[part]
             names.append(str(here.get("id", part)) if isinstance(here, dict) else str(part))
-        elif isinstance(here, dict) and part not in here and part in NOUNS:
+        elif isinstance(here, dict) and part not in here and part in KINDS:
             continue  # the union's own tag is no place in the job
         else:
             here = here.get(part) if isinstance(here, dict) else None

@@ -1,20 +1,10 @@
 """What must never happen to a piece, and how it is told: decided for the piece, or usual for its kind and worth."""
 
 from dataclasses import dataclass
-from typing import Literal
 
+from shadbo.core.pieces.kinds import KINDS, FactName
 from shadbo.core.shop.values import Value
 
-FactName = Literal[
-    "may_touch_glazing",
-    "may_be_glued",
-    "may_be_pierced",
-    "may_be_steamed",
-    "may_be_wetted",
-    "loose_surface",
-    "must_be_reversible",
-    "removable_later",
-]
 FACT_WORDS: dict[FactName, str] = {
     "may_touch_glazing": "May touch the glazing",
     "may_be_glued": "May be glued",
@@ -51,30 +41,13 @@ class Told:
         return self.is_so[name]
 
 
-_USUAL: dict[str, set[FactName]] = {
-    "stretched canvas": {"may_be_pierced"},
-    "loose canvas": {"may_be_pierced"},
-    "panel": {"may_be_glued"},
-    "paper": set(),
-    "puzzle": {"may_be_glued", "may_touch_glazing"},
-    "needlework": {"may_be_pierced", "may_be_steamed"},
-    "pressed plant": {"may_touch_glazing", "may_be_glued"},
-    "garment": {"may_be_pierced", "may_be_steamed"},
-    "flag": set(),
-    "badge": set(),
-    "keepsake": set(),
-    "plate": {"may_be_glued"},
-}
-"""Usual facts by kind: common practice, no source."""
-
-
 def tell(facts: Facts, kind: str, worth: str) -> Told:
     """The facts that count. Dear and irreplaceable pieces are never glued, and their mount comes off again."""
     is_so: dict[FactName, bool] = {}
     why: dict[FactName, str] = {}
     for name in FACT_WORDS:
         decided = getattr(facts, name)
-        usual, reason = name in _USUAL.get(kind, set()), f"usual for a {kind}"
+        usual, reason = name in KINDS[kind].usual, f"usual for a {kind}"
         if name == "must_be_reversible" and worth != "everyday":
             usual, reason = True, f"since it is {worth}"
         if name == "may_be_glued" and worth == "irreplaceable":

@@ -20,36 +20,6 @@ class Measure:
     usual_mm: tuple[float, ...] = ()
 
 
-NOUNS: dict[str, str] = {
-    "stretched canvas": "canvas",
-    "loose canvas": "painted area",
-    "panel": "panel",
-    "paper": "sheet",
-    "puzzle": "puzzle",
-    "needlework": "design",
-    "pressed plant": "pressing",
-    "garment": "garment",
-    "flag": "flag",
-    "badge": "badge",
-    "keepsake": "object",
-    "plate": "plate",
-}
-KIND_WORDS: dict[str, str] = {
-    "stretched canvas": "canvas on its bars",
-    "loose canvas": "canvas off its bars",
-    "panel": "canvas board or panel",
-    "paper": "paper, print or poster",
-    "puzzle": "jigsaw puzzle",
-    "needlework": "needlework or quilt",
-    "pressed plant": "pressed plant",
-    "garment": "shirt or jacket",
-    "flag": "flag, banner or quilt",
-    "badge": "badge, medal or patch",
-    "keepsake": "tool, figure or model",
-    "plate": "photograph or nameplate",
-}
-
-
 def prefix(detail: Detail) -> str:
     """What the lines of this piece are called on the sheet of sums."""
     return "canvas" if isinstance(detail, StretchedCanvas | LooseCanvas) else "piece"

@@ -2,7 +2,11 @@
 
 import math
 from collections.abc import Sequence
+from functools import lru_cache
 from itertools import pairwise
+
+import shapely
+from shapely.geometry.base import BaseGeometry
 
 from shadbo.core.shapes.plane import Dot as Dot
 from shadbo.core.shapes.plane import Ring as Ring
@@ -65,29 +69,13 @@ def offset(ring: Ring, by_mm: float) -> Ring:
 
 
 def holds(ring: Sequence[Dot], dot: Dot) -> bool:
-    """Whether a point lies inside (even-odd)."""
-    x, y = dot
-    inside = False
-    for (x0, y0), (x1, y1) in sides(ring):
-        if (y0 > y) != (y1 > y) and x < x0 + (y - y0) * (x1 - x0) / (y1 - y0):
-            inside = not inside
-    return inside
+    """Whether a point lies inside."""
+    return bool(shapely.contains_xy(_area_of(tuple(ring)), *dot))
 
 
-def to_side(dot: Dot, a: Dot, b: Dot) -> float:
-    """Distance of a point from a side."""
-    (x, y), (x0, y0), (x1, y1) = dot, a, b
-    dx, dy = x1 - x0, y1 - y0
-    long = dx * dx + dy * dy
-    t = 0.0 if long == 0 else min(max(((x - x0) * dx + (y - y0) * dy) / long, 0.0), 1.0)
-    return math.hypot(x - x0 - t * dx, y - y0 - t * dy)
-
-
-def _cross(a: Dot, b: Dot, c: Dot, d: Dot) -> bool:
-    def turn(p: Dot, q: Dot, r: Dot) -> float:
-        return (q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0])
-
-    return turn(a, b, c) * turn(a, b, d) < 0 and turn(c, d, a) * turn(c, d, b) < 0
+def near(ring: Sequence[Dot], dot: Dot) -> float:
+    """Distance of a point from an outline, 0 inside it."""
+    return float(_area_of(tuple(ring)).distance(shapely.Point(dot)))
 
 
 def overlap(one: Ring, other: Ring) -> float:
@@ -96,58 +84,19 @@ def overlap(one: Ring, other: Ring) -> float:
     dx, dy = max(a[0] - b[2], b[0] - a[2]), max(a[1] - b[3], b[1] - a[3])
     if dx >= 0 or dy >= 0:
         return 0.0
-    common = max(a[0], b[0]), max(a[1], b[1]), min(a[2], b[2]), min(a[3], b[3])
-    mine, theirs = (_near(anticlockwise(r), common) for r in (one, other))
-    meet = any(_cross(*s, *t) for s in mine for t in theirs)
-    return -max(dx, dy) if meet or _reaches(mine, other) or _reaches(theirs, one) else 0.0
-
-
-def _near(ring: Ring, box: tuple[float, float, float, float]) -> list[tuple[Dot, Dot]]:
-    """The sides of an outline that come into a box."""
-    left, low, right, high = box
-    return [
-        ((x0, y0), (x1, y1))
-        for (x0, y0), (x1, y1) in sides(ring)
-        if not ((x0 < left > x1) or (x0 > right < x1) or (y0 < low > y1) or (y0 > high < y1))
-    ]
+    mine, theirs = _area_of(one), _area_of(other)
+    if not mine.intersects(theirs) or mine.intersection(theirs).area <= HAIR_MM:
+        return 0.0
+    return -max(dx, dy)
 
 
 def apart(one: Ring, other: Ring) -> float:
     """Least distance between two outlines; below nothing where they overlap (by the overlap of their boxes)."""
     deep = overlap(one, other)
-    if deep > 0:
-        return -deep
-    mine, theirs = sides(one), sides(other)
-    return min(
-        min(to_side(p, *s) for p in one for s in theirs),
-        min(to_side(p, *s) for p in other for s in mine),
-    )
+    return -deep if deep > 0 else float(_area_of(one).distance(_area_of(other)))
 
 
 HAIR_MM = 1e-6
-
-
-def _reaches(mine: Sequence[tuple[Dot, Dot]], other: Ring) -> bool:
-    """Whether the inside of an outline, along these anticlockwise sides of it, lies in the other; no sides cross.
-
-    Sides may lie along each other: each is split where a corner of the other stands on it, and a point a hair inside
-    the middle of every stretch is tried.
-    """
-    for (x0, y0), (x1, y1) in mine:
-        dx, dy = x1 - x0, y1 - y0
-        long = math.hypot(dx, dy)
-        if long < HAIR_MM:
-            continue
-        at = [0.0, 1.0]
-        for x, y in other:
-            t = ((x - x0) * dx + (y - y0) * dy) / long**2
-            if 0 < t < 1 and abs((x - x0) * dy - (y - y0) * dx) / long < HAIR_MM:
-                at.append(t)
-        for a, b in pairwise(sorted(at)):
-            m = (a + b) / 2
-            if holds(other, (x0 + m * dx - dy / long * HAIR_MM, y0 + m * dy + dx / long * HAIR_MM)):
-                return True
-    return False
 
 
 def clear(one: Ring, other: Ring, by_mm: float) -> bool:
@@ -156,6 +105,13 @@ def clear(one: Ring, other: Ring, by_mm: float) -> bool:
     if max(a[0] - b[2], b[0] - a[2], a[1] - b[3], b[1] - a[3]) >= by_mm:
         return True
     return apart(one, other) >= by_mm
+
+
+@lru_cache(maxsize=2048)
+def _area_of(ring: Ring) -> BaseGeometry:
+    """The area inside an outline; one that crosses itself is what its even and odd parts make."""
+    whole = shapely.Polygon(ring)
+    return whole if whole.is_valid else shapely.make_valid(whole)
 
 
 Corner = str

@@ -8,7 +8,7 @@ from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.job.job import Demand, new_id
 from shadbo.core.pieces.facts import FACT_WORDS, tell
-from shadbo.core.pieces.measures import KIND_WORDS
+from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.objects import Sized
 from shadbo.core.pieces.pieces import Sided, StretchedCanvas
 from shadbo.core.stations.objects import zone_rows
@@ -65,11 +65,11 @@ def _kind(desk: Desk, at: str) -> Question:
     choices = [
         Choice(
             {"kind": kind, **_kept(kind, shared)} if kind != detail.kind else written | {"kind": kind},
-            word,
+            said.words,
             None,
             kind == detail.kind,
         )
-        for kind, word in KIND_WORDS.items()
+        for kind, said in KINDS.items()
     ]
     return choice_row(f"{at}/detail", "Kind of piece", choices, True, menu=True)
 

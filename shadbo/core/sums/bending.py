@@ -15,17 +15,35 @@ MPA = unit(N=1, mm=-2)
 
 
 def hinged_mm(w: float, length: float, e: float, i: float) -> float:
-    """Middle of a bar on two hinges under an even load: 5·w·L⁴ / (384·E·I)."""
+    """Middle of a bar on two hinges under an even load: 5·w·L⁴ / (384·E·I).
+
+    ``w`` in N/mm, ``length`` in mm, ``e`` in MPa, ``i`` in mm⁴; the sag in mm. Source: statics, simple beam.
+
+    >>> round(hinged_mm(0.05, 1000, 9000, inertia(20, 30)), 3)
+    1.608
+    """
     return 5 * w * length**4 / (384 * e * i)
 
 
 def clamped_mm(w: float, length: float, e: float, i: float) -> float:
-    """The same with both ends held fast: w·L⁴ / (384·E·I)."""
+    """The same with both ends held fast: w·L⁴ / (384·E·I).
+
+    Arguments as for ``hinged_mm``: a fifth of it. Source: statics, beam clamped at both ends.
+
+    >>> round(hinged_mm(0.05, 1000, 9000, 45_000) / clamped_mm(0.05, 1000, 9000, 45_000), 6)
+    5.0
+    """
     return w * length**4 / (384 * e * i)
 
 
 def inertia(depth: float, face: float) -> float:
-    """Second moment of area of a bar that bends across its face: depth · face³ / 12, in mm⁴."""
+    """Second moment of area of a bar that bends across its face: depth · face³ / 12, in mm⁴.
+
+    ``depth`` along the axis of bending and ``face`` across it, both in mm. Source: rectangular section.
+
+    >>> inertia(20, 30)
+    45000.0
+    """
     return depth * face**3 / 12
 
 

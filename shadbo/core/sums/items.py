@@ -3,7 +3,8 @@
 from dataclasses import dataclass
 
 from shadbo.core.desk import Desk
-from shadbo.core.pieces.measures import NOUNS, measures
+from shadbo.core.pieces.kinds import KINDS
+from shadbo.core.pieces.measures import measures
 from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate, Sized
 from shadbo.core.pieces.outlines import Ring, outline
 from shadbo.core.pieces.pieces import Piece
@@ -11,19 +12,6 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import KG, MM
 from shadbo.core.sums.shape import out_of_square
 from shadbo.core.sums.weight import AREA_KG_PER_M2, PANEL_KG_PER_M3, weighed
-
-HATCHES = {
-    "garment": "textile",
-    "flag": "textile",
-    "needlework": "textile",
-    "badge": "metal",
-    "keepsake": "stretcher",
-    "plate": "paper",
-    "puzzle": "puzzle",
-    "panel": "cloth",
-    "stretched canvas": "cloth",
-    "loose canvas": "cloth",
-}
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,7 +35,7 @@ class Item:
     @property
     def name(self) -> str:
         """What it is called."""
-        return self.piece.name or NOUNS[self.piece.detail.kind]
+        return self.piece.name or KINDS[self.piece.detail.kind].noun
 
     @property
     def hatch(self) -> str:
@@ -55,13 +43,13 @@ class Item:
         sort = getattr(self.piece.detail, "sort", "")
         if sort in ("patch", "nameplate"):
             return "textile" if sort == "patch" else "metal"
-        return HATCHES.get(self.piece.detail.kind, "paper")
+        return KINDS[self.piece.detail.kind].hatch
 
 
 def item_of(desk: Desk, piece: Piece) -> Item:
     """Put one piece on the sheet, under ``item.<id>``; every needed reading must be there."""
     s, detail, key = desk.sheet, piece.detail, desk.prefix(piece)
-    noun = piece.name or NOUNS[detail.kind]
+    noun = piece.name or KINDS[detail.kind].noun
     got = {
         m.name: desk.read(f"{key}.{m.name}", f"{noun}: {m.label}", reading)
         for m in measures(detail)

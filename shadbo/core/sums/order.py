@@ -5,7 +5,13 @@ from shadbo.core.sheet.sheet import Sheet
 
 
 def order_mm(outside_width_mm: float, outside_height_mm: float, face_mm: float) -> float:
-    """Length to order for one frame: 2 · (w + h) + 8 · face (common practice, no source)."""
+    """Length to order for one frame: 2 · (w + h) + 8 · face (common practice, no source).
+
+    Outside dimensions and face width in mm.
+
+    >>> order_mm(400, 300, 25)
+    1600
+    """
     return 2 * (outside_width_mm + outside_height_mm) + 8 * face_mm
 
 

@@ -4,15 +4,35 @@ import math
 
 
 def most_diameter(thickness_mm: float) -> float:
-    """A third of the object's thickness: then 1.5 diameters of wood stay on either side."""
+    """A third of the object's thickness: then 1.5 diameters of wood stay on either side.
+
+    Millimetres. Source: common practice, no source.
+
+    >>> most_diameter(30)
+    10.0
+    """
     return thickness_mm / 3
 
 
 def hole_depth(diameter_mm: float, stock_mm: float) -> float:
-    """Twice the diameter, or two thirds of the stock, the less."""
+    """Twice the diameter, or two thirds of the stock, the less.
+
+    Millimetres. Source: common practice, no source.
+
+    >>> hole_depth(8, 20)
+    13.333333333333334
+    >>> hole_depth(8, 60)
+    16
+    """
     return min(2 * diameter_mm, stock_mm * 2 / 3)
 
 
 def stress_mpa(force_n: float, gap_mm: float, diameter_mm: float) -> float:
-    """Bending stress of a dowel that carries a force across the gap: 32 · F · gap / (π · d³)."""
+    """Bending stress of a dowel that carries a force across the gap: 32 · F · gap / (π · d³).
+
+    ``force_n`` in N, lengths in mm; the stress in MPa. Source: statics, cantilever of round section.
+
+    >>> round(stress_mpa(2, 28, 8), 2)
+    1.11
+    """
     return 32 * force_n * gap_mm / (math.pi * diameter_mm**3)

@@ -26,7 +26,13 @@ class KeepOut:
 
 
 def evenly(first_mm: float, last_mm: float, n: int) -> list[float]:
-    """``n`` places from first to last; a single one in the middle."""
+    """``n`` places from first to last; a single one in the middle.
+
+    Millimetres.
+
+    >>> evenly(20, 320, 4)
+    [20.0, 120.0, 220.0, 320.0]
+    """
     if n == 1:
         return [(first_mm + last_mm) / 2]
     return [first_mm + (last_mm - first_mm) * i / (n - 1) for i in range(n)]
@@ -54,7 +60,13 @@ def spaced(length_mm: float, apart_mm: float, keep_outs: Sequence[KeepOut]) -> l
 
 
 def widest(places_mm: Sequence[float]) -> float:
-    """The widest stretch between neighbours; 0 for fewer than two."""
+    """The widest stretch between neighbours; 0 for fewer than two.
+
+    Millimetres.
+
+    >>> widest([20, 120, 300])
+    180
+    """
     return max((b - a for a, b in pairwise(places_mm)), default=0.0)
 
 

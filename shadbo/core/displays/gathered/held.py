@@ -10,29 +10,16 @@ from shadbo.core.build.mounts import MountPlan, carry, choose_mount, load_sums
 from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered.gathered import Gathered
 from shadbo.core.pieces.facts import tell
+from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.objects import Badge, Garment, Keepsake
 from shadbo.core.pieces.outlines import garment_lines
-from shadbo.core.shapes.polygon import box_of, holds, sides, to_side
+from shadbo.core.shapes.polygon import box_of, holds, near
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.sums.border import hinge_count
 from shadbo.core.sums.hang import force
 from shadbo.core.sums.items import Item
 
-MOUNTS_OF: Mapping[str, tuple[str, ...]] = {
-    "garment": ("stainless pins", "stitching"),
-    "badge": ("clasp through the board", "sink", "top tape"),
-    "keepsake": ("ties", "padded brackets"),
-    "plate": ("corners", "top tape", "linen hinges"),
-    "flag": ("wrapped on a core",),
-    "paper": ("linen hinges", "corners"),
-    "puzzle": ("tape across the back", "sink"),
-    "needlework": ("stitching", "lacing"),
-    "panel": ("sink", "top tape"),
-    "pressed plant": ("linen hinges", "corners"),
-    "stretched canvas": ("screws from behind",),
-    "loose canvas": ("stitching",),
-}
 PIN_INSET_MM = 3.0
 SLIT_TAPE_MM = 25.0
 
@@ -59,7 +46,7 @@ def hold_items(
     for x in group.items:
         detail, key = x.piece.detail, f"{x.key}.mount"
         facts = tell(x.piece.facts, detail.kind, x.piece.worth)
-        ids = MOUNTS_OF[detail.kind]
+        ids = KINDS[detail.kind].mounts
         sort = getattr(detail, "sort", "")
         if sort == "patch" or (isinstance(detail, Badge) and x.back.value <= 0):
             ids = ("top tape", "sink")
@@ -176,7 +163,7 @@ def _touches(ring: Ring, box: tuple[float, float, float, float], dot: Dot) -> bo
     left, low, right, high = box
     if not (left - 3 < dot[0] < right + 3 and low - 3 < dot[1] < high + 3):
         return False
-    return holds(ring, dot) or min(to_side(dot, *side) for side in sides(ring)) < 3
+    return near(ring, dot) < 3
 
 
 def from_edges(desk: Desk, key: str, label: str, at: Dot, board: tuple[Quantity, Quantity]) -> None:

@@ -9,16 +9,6 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sums.flat import FlatSums
 from shadbo.core.sums.square import Opening, Placement, place
 
-PIECE_HATCH: dict[str, Hatch] = {
-    "paper": "paper",
-    "puzzle": "puzzle",
-    "needlework": "textile",
-    "panel": "cloth",
-    "pressed plant": "paper",
-    "stretched canvas": "cloth",
-    "loose canvas": "cloth",
-}
-
 
 def seen(id_: str, hatch: Hatch, ring: Ring, key: str, name: str = "", tone: str | None = None) -> Part:
     """A part that is only looked at from the front; ``tone`` is its own colour, where that is known."""

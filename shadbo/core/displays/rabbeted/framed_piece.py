@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from shadbo.core.build.assembly import Hatch, Part
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted.flat_front import PIECE_HATCH, place_in, placed_ring, seen
+from shadbo.core.displays.rabbeted.flat_front import place_in, placed_ring, seen
 from shadbo.core.displays.rabbeted.frame import Frame, Size, allowance, frame_round, profile_for
 from shadbo.core.displays.rabbeted.options import FrameOptions, GlazedOptions
 from shadbo.core.displays.rabbeted.slabs import (
@@ -19,6 +19,7 @@ from shadbo.core.displays.rabbeted.slabs import (
     spare_depth,
 )
 from shadbo.core.pieces.facts import Told
+from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
@@ -113,7 +114,7 @@ def layers_of(
         desk, "backing", desk.levers.backing, size_mm, "backing", "foam board", "corrugated plastic"
     )
     size = (flat.width, flat.height)
-    slabs.append(piece_slab(desk, kind, PIECE_HATCH[kind], flat.thick, size, flat.mass))
+    slabs.append(piece_slab(desk, kind, KINDS[kind].hatch, flat.thick, size, flat.mass))
     slabs += behind
     slabs.append(slab(desk, "board", board.name, "board", board))
     slabs.append(slab(desk, "backing", backing.name, "backing", backing))
@@ -126,7 +127,7 @@ def front_of(
     """What shows inside the lip, and the piece placed in it as evenly as it goes."""
     s = desk.sheet
     sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
-    hatch = PIECE_HATCH[desk.piece.detail.kind]
+    hatch = KINDS[desk.piece.detail.kind].hatch
     ring = sight if placed is None else placed_ring(flat, placed)
     parts = [seen("field", field, sight, "package.width"), seen("piece", hatch, ring, "piece.width")]
     return [replace(p, seen_from=("front", "back")) for p in parts] if both_sides else parts

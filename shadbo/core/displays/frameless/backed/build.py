@@ -9,12 +9,13 @@ from shadbo.core.displays.asking import sheet_row, told_line
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.floating.floated import reading_asks
 from shadbo.core.displays.frameless.backed.options import HOME, LEVERS
-from shadbo.core.displays.rabbeted.flat_front import PIECE_HATCH, seen
+from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.displays.rabbeted.rows import mount_questions, parts_questions
 from shadbo.core.displays.rabbeted.slabs import BACKING, HATCH
 from shadbo.core.findings import StationName
 from shadbo.core.hang.hanging_plain import wall_strips
 from shadbo.core.pieces.facts import tell
+from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.pieces import Panel, Paper, Piece, Puzzle
 from shadbo.core.shapes.rings import centred, rect
 from shadbo.core.sheet.quantity import Quantity
@@ -68,7 +69,7 @@ class Backed:
         depth = s.let("frame.depth", "piece and backing", piece_line + thick)
         outside_w = s.let("frame.outside_width", "outside width", flat.width)
         outside_h = s.let("frame.outside_height", "outside height", flat.height)
-        hatch = PIECE_HATCH[desk.piece.detail.kind]
+        hatch = KINDS[desk.piece.detail.kind].hatch
         t, b, i = piece_line.value, thick.value, inset.value
         w, h = flat.width.value, flat.height.value
         parts = [

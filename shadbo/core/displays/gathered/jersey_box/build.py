@@ -1,5 +1,7 @@
 """Jersey box: a shadow box with one large stepped opening over the garment, windows, notches and a plate."""
 
+from dataclasses import replace
+
 from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly, Dimension, Hatch, Part
 from shadbo.core.build.marked import Window
@@ -190,7 +192,7 @@ def _front(
     for part in item_parts(desk, group):
         id_ = part.id.removeprefix("item-")
         if id_ in behind:  # only what the window leaves open is seen
-            part = Part(**{f: getattr(part, f) for f in part.__slots__} | {"face": (by_window[id_],)})
+            part = replace(part, face=(by_window[id_],))
         out.append(part)
     return out
 

@@ -9,7 +9,7 @@ from shadbo.core.displays.base import Ask
 from shadbo.core.displays.floating.floated import canvas_of, is_canvas, reading_asks
 from shadbo.core.displays.floating.stretched import stretching_parts
 from shadbo.core.displays.rabbeted.canvas_frame.options import HOME, LEVERS
-from shadbo.core.displays.rabbeted.flat_front import PIECE_HATCH, opening_part
+from shadbo.core.displays.rabbeted.flat_front import opening_part
 from shadbo.core.displays.rabbeted.frame import Frame, frame_round
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.points import side_fixings
@@ -17,6 +17,7 @@ from shadbo.core.displays.rabbeted.rows import merged, package_questions
 from shadbo.core.displays.rabbeted.slabs import Slab, depth_needed, piece_slab, spare_depth
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.facts import tell
+from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.pieces import Panel, Piece
 from shadbo.core.shapes.rings import mitred
 from shadbo.core.sheet.quantity import Quantity
@@ -63,7 +64,7 @@ class CanvasFrame:
         layer = piece_slab(
             desk,
             "canvas" if not panel else "panel",
-            "stretcher" if bar else PIECE_HATCH["panel"],
+            "stretcher" if bar else KINDS["panel"].hatch,
             depth,
             (width, height),
             mass,

@@ -8,7 +8,7 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.floating.floated import reading_asks
-from shadbo.core.displays.rabbeted.flat_front import PIECE_HATCH, border_margins
+from shadbo.core.displays.rabbeted.flat_front import border_margins
 from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, in_mm, place_seen, rough_size
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.panes.options import HOME, LEVERS, PanesOptions
@@ -16,6 +16,7 @@ from shadbo.core.displays.rabbeted.rows import GLASS_DRIES_MIN, merged, package_
 from shadbo.core.displays.rabbeted.slabs import GLASS, piece_slab, slab
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.facts import tell
+from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.pieces import Paper, Piece, PressedPlant
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import ONE
@@ -54,7 +55,7 @@ class TwoPanes:
         least = min(q.value for q in border)
         rough = rough_size(desk, flat, least)
         pane = _pane(desk, facts["loose_surface"], in_mm(rough))
-        hatch = PIECE_HATCH[desk.piece.detail.kind]
+        hatch = KINDS[desk.piece.detail.kind].hatch
         slabs = [
             slab(desk, "glazing", f"front pane, {pane.name}", "glazing", pane),
             piece_slab(desk, desk.piece.detail.kind, hatch, flat.thick, (flat.width, flat.height), flat.mass),

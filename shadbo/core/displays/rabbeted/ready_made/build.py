@@ -9,7 +9,7 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.floating.floated import reading_asks
-from shadbo.core.displays.rabbeted.flat_front import PIECE_HATCH, border_margins, place_in, placed_ring, seen
+from shadbo.core.displays.rabbeted.flat_front import border_margins, place_in, placed_ring, seen
 from shadbo.core.displays.rabbeted.ready_made.bought_box import (
     ASKED,
     LIP_THICK_MM,
@@ -25,6 +25,7 @@ from shadbo.core.displays.rabbeted.views import callouts
 from shadbo.core.findings import StationName
 from shadbo.core.hang.hanging import hanger_down
 from shadbo.core.pieces.facts import tell
+from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.units import MM, ONE
@@ -112,7 +113,7 @@ class ReadyMade:
         inside = centred(box.width.value, box.height.value)
         parts += [
             seen("field", "board", inside, "board.width"),
-            seen("piece-seen", PIECE_HATCH[desk.piece.detail.kind], placed_ring(flat, placed), "piece.width"),
+            seen("piece-seen", KINDS[desk.piece.detail.kind].hatch, placed_ring(flat, placed), "piece.width"),
         ]
         wall = s.let("rail.back_wall", "wall at the back", s.pick("largest", box.wall - box.lip, s.number(6, MM)))
         room_end = LIP_THICK_MM + box.room.value

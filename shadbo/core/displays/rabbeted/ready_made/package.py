@@ -1,7 +1,6 @@
 """The package of a bought box frame, front to back, up to the depth at which its tabs close."""
 
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted.flat_front import PIECE_HATCH
 from shadbo.core.displays.rabbeted.ready_made.bought_box import Box, packers
 from shadbo.core.displays.rabbeted.ready_made.options import ReadyMadeOptions
 from shadbo.core.displays.rabbeted.slabs import (
@@ -15,6 +14,7 @@ from shadbo.core.displays.rabbeted.slabs import (
     spacer_slab,
 )
 from shadbo.core.pieces.facts import Told
+from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.sums.flat import FlatSums
@@ -53,7 +53,7 @@ def box_slabs(
             slabs.append(spacer)
             s.let("air.made", "air in front of the piece", spacer.thick)
     starts = (box.width.value - flat.width.value) / 2 + box.lip.value
-    slabs.append(piece_slab(desk, kind, PIECE_HATCH[kind], flat.thick, (flat.width, flat.height), flat.mass, starts))
+    slabs.append(piece_slab(desk, kind, KINDS[kind].hatch, flat.thick, (flat.width, flat.height), flat.mass, starts))
     card = first_sheet(desk, "board", desk.levers.board, size, "foam board", "mat")
     slabs.append(slab(desk, "board", card.name, "board", card))
     total = slabs[0].thick

@@ -1,0 +1,63 @@
+"""Kinds of piece: what each is called, what may usually be done to it, how it is drawn and held."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from shadbo.core.shapes.hatch import Hatch
+
+FactName = Literal[
+    "may_touch_glazing",
+    "may_be_glued",
+    "may_be_pierced",
+    "may_be_steamed",
+    "may_be_wetted",
+    "loose_surface",
+    "must_be_reversible",
+    "removable_later",
+]
+
+
+@dataclass(frozen=True, slots=True)
+class Kind:
+    """One kind of piece.
+
+    ``noun`` is what its size lines call it, ``words`` what the framer picks it by. ``usual`` are the facts that are
+    so unless the owner says otherwise, ``mounts`` how it is held among several pieces, the likeliest first; both are
+    common practice, no source.
+    """
+
+    noun: str
+    words: str
+    hatch: Hatch
+    mounts: tuple[str, ...]
+    usual: frozenset[FactName] = frozenset()
+
+
+def _kind(noun: str, words: str, hatch: Hatch, mounts: tuple[str, ...], *usual: FactName) -> Kind:
+    return Kind(noun, words, hatch, mounts, frozenset(usual))
+
+
+KINDS: dict[str, Kind] = {
+    "stretched canvas": _kind("canvas", "canvas on its bars", "cloth", ("screws from behind",), "may_be_pierced"),
+    "loose canvas": _kind("painted area", "canvas off its bars", "cloth", ("stitching",), "may_be_pierced"),
+    "panel": _kind("panel", "canvas board or panel", "cloth", ("sink", "top tape"), "may_be_glued"),
+    "paper": _kind("sheet", "paper, print or poster", "paper", ("linen hinges", "corners")),
+    "puzzle": _kind(
+        "puzzle", "jigsaw puzzle", "puzzle", ("tape across the back", "sink"), "may_touch_glazing", "may_be_glued"
+    ),
+    "needlework": _kind(
+        "design", "needlework or quilt", "textile", ("stitching", "lacing"), "may_be_pierced", "may_be_steamed"
+    ),
+    "pressed plant": _kind(
+        "pressing", "pressed plant", "paper", ("linen hinges", "corners"), "may_touch_glazing", "may_be_glued"
+    ),
+    "garment": _kind(
+        "garment", "shirt or jacket", "textile", ("stainless pins", "stitching"), "may_be_pierced", "may_be_steamed"
+    ),
+    "flag": _kind("flag", "flag, banner or quilt", "textile", ("wrapped on a core",)),
+    "badge": _kind("badge", "badge, medal or patch", "metal", ("clasp through the board", "sink", "top tape")),
+    "keepsake": _kind("object", "tool, figure or model", "stretcher", ("ties", "padded brackets")),
+    "plate": _kind(
+        "plate", "photograph or nameplate", "paper", ("corners", "top tape", "linen hinges"), "may_be_glued"
+    ),
+}

@@ -1,0 +1,123 @@
+"""A slow line, a broken one, a bad draft, two tabs: what is typed is kept, shown, and sent in its order."""
+
+import json
+import re
+
+from playwright.sync_api import Page, Route, expect
+
+from tests.browser.conftest import axe
+from tests.browser.test_job import open_job, saved
+from tests.server import Server
+
+SAVES = re.compile(r"/api/jobs/\d+/edits$")
+
+
+def set_gap(page: Page, to: str) -> None:
+    gap = page.get_by_label("Gap, each side")
+    gap.fill(to)
+    gap.press("Enter")
+
+
+def test_undo_on_a_slow_line_takes_back_the_last_change(page: Page, demo: None):
+    open_job(page, 102, "sizes")
+    set_gap(page, "7")
+    saved(page)
+    held: list[Route] = []
+    page.route(SAVES, lambda route: held.append(route))
+    set_gap(page, "9")
+    page.wait_for_timeout(300)
+    page.get_by_label("Gap, each side").blur()
+    page.keyboard.press("Control+z")
+    page.wait_for_timeout(400)
+    assert held, "the save is on its way"
+    page.unroute(SAVES)
+    for route in held:
+        route.continue_()
+    saved(page)
+    expect(page.get_by_label("Gap, each side")).to_have_value("7")
+    open_job(page, 102, "sizes")
+    expect(page.get_by_label("Gap, each side")).to_have_value("7")
+
+
+def test_a_draft_that_the_server_refuses_does_not_lock_the_job(page: Page, demo: None):
+    open_job(page, 102, "sizes")
+    page.get_by_label("Gap, each side").fill("99999")
+    expect(page.get_by_label("Gap, each side")).to_have_attribute("aria-invalid", "true")
+    page.reload()
+    expect(page.locator(".drawing").first).to_contain_text("inside 424")
+    expect(page.get_by_label("Gap, each side")).to_have_value("99999")
+    other = page.get_by_label("Screws apart, at most")
+    if other.count():
+        other.fill("180")
+        other.press("Enter")
+        saved(page)
+
+
+def test_a_plan_that_fails_keeps_the_drawing_and_says_so(page: Page, demo: None):
+    open_job(page, 102, "sizes")
+    problem = {"type": "/problems/cannot-plan", "title": "This cannot be planned", "status": 422, "detail": "x"}
+    page.route(
+        "**/plan",
+        lambda route: route.fulfill(status=500, content_type="application/problem+json", body=json.dumps(problem)),
+    )
+    set_gap(page, "9")
+    page.wait_for_timeout(500)
+    expect(page.locator(".drawing").first).to_contain_text("inside 424")
+    page.unroute("**/plan")
+    page.reload()
+    saved(page)
+    expect(page.get_by_label("Gap, each side")).to_have_value("9")
+
+
+def test_offline_a_field_shows_what_was_put_in_it(page: Page, demo: None, server: Server):
+    open_job(page, 102, "sizes")
+    page.wait_for_load_state("networkidle")
+    server.kill()
+    set_gap(page, "9")
+    expect(page.get_by_label("Gap, each side")).to_have_value("9")
+    expect(page.get_by_text("not saved yet").first).to_be_visible()
+    server.start()
+    saved(page)
+    expect(page.get_by_text("not saved yet")).to_have_count(0)
+
+
+def test_two_who_choose_differently_see_both_choices(page: Page, demo: None, chromium, server: Server):
+    open_job(page, 102, "receive")
+    other = chromium.new_context(base_url=server.url).new_page()
+    open_job(other, 102, "receive")
+    owner = other.get_by_label("Owner", exact=True)
+    owner.fill("Theirs")
+    owner.press("Enter")
+    saved(other)
+    mine = page.get_by_label("Owner", exact=True)
+    mine.fill("Mine")
+    mine.press("Enter")
+    page.get_by_role("button", name="changed by someone else").first.click()
+    expect(page.get_by_text("Someone else put Theirs here")).to_be_visible()
+    page.get_by_role("button", name="Take theirs").click()
+    expect(page.get_by_label("Owner", exact=True)).to_have_value("Theirs")
+    other.context.close()
+
+
+def test_another_tab_learns_of_what_is_saved(page: Page, demo: None):
+    open_job(page, 102, "sizes")
+    second = page.context.new_page()
+    open_job(second, 102, "sizes")
+    set_gap(page, "8")
+    saved(page)
+    expect(second.get_by_label("Gap, each side")).to_have_value("8")
+
+
+def test_what_a_remedy_changes_is_read_without_hovering(page: Page, demo: None):
+    open_job(page, 103, "sizes")
+    page.get_by_role("button", name="what changes").click()
+    expect(page.get_by_role("table").first).to_be_visible()
+    assert axe(page) == []
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("table")).to_have_count(0)
+
+
+def test_the_page_about_the_api_is_accessible(page: Page, server: Server):
+    page.goto("/api/")
+    expect(page.get_by_role("heading", level=1)).to_contain_text("the API")
+    assert axe(page) == []
