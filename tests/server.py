@@ -54,7 +54,7 @@ class Server:
                 stderr=out,
             )
         opener = urllib.request.build_opener(urllib.request.ProxyHandler({}))
-        for _ in range(150):
+        for _ in range(400):
             try:
                 with opener.open(f"{self.url}/api/health", timeout=2) as answer:
                     if answer.status == 200:

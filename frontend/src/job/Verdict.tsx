@@ -1,4 +1,4 @@
-import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
+import { Disclosure, DisclosureButton, DisclosurePanel } from "@headlessui/react";
 import { useState } from "react";
 import type { PlanView } from "../api/client";
 import { useMeasures } from "../app/system";
@@ -104,12 +104,11 @@ function Effects({ remedies }: { remedies: Remedies }) {
   const telling = remedies.filter((r) => r.effects.length > 0);
   if (!telling.length) return null;
   return (
-    <Popover>
-      <PopoverButton className="link min-h-11 px-1 text-[15px] whitespace-nowrap">what changes</PopoverButton>
-      <PopoverPanel
-        anchor="top end"
-        className="z-20 grid max-h-[60vh] max-w-[90vw] auto-cols-fr gap-x-6 overflow-auto border border-ink bg-board p-4 lg:grid-flow-col"
-      >
+    <Disclosure as="div" className="relative">
+      <DisclosureButton className="link min-h-11 px-1 text-[15px] whitespace-nowrap">
+        what changes
+      </DisclosureButton>
+      <DisclosurePanel className="absolute right-0 bottom-full z-20 grid max-h-[60vh] w-max max-w-[90vw] auto-cols-fr gap-x-6 overflow-auto border border-ink bg-board p-4 lg:grid-flow-col">
         {telling.map((r) => (
           <table key={r.label.mm} className="self-start text-[15px]">
             <caption className="pb-1 text-left font-bold">
@@ -134,7 +133,7 @@ function Effects({ remedies }: { remedies: Remedies }) {
             </tbody>
           </table>
         ))}
-      </PopoverPanel>
-    </Popover>
+      </DisclosurePanel>
+    </Disclosure>
   );
 }

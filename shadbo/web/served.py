@@ -1,0 +1,29 @@
+"""The application of one process among several."""
+
+import ctypes
+import os
+import signal
+
+from fastapi import FastAPI
+
+from shadbo.web.app import create_app
+from shadbo.web.settle import settle
+
+FIRST = "SHADBO_FIRST_PROCESS"
+PR_SET_PDEATHSIG = 1
+"""prctl(2) on Linux: the signal that a process gets when the one that started it has died."""
+
+
+def ready() -> FastAPI:
+    """An application that is loaded and settled."""
+    app = create_app()
+    settle()
+    return app
+
+
+def served() -> FastAPI:
+    """The same in a process that another has started: it ends at once when the first one has died."""
+    ctypes.CDLL(None, use_errno=True).prctl(PR_SET_PDEATHSIG, signal.SIGKILL)
+    if os.getppid() != int(os.environ[FIRST]):
+        raise SystemExit("the process that started this one has died already")
+    return ready()
