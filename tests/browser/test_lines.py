@@ -30,9 +30,9 @@ def test_undo_on_a_slow_line_takes_back_the_last_change(page: Page, demo: None):
     page.get_by_role("button", name="undo").click()
     page.wait_for_timeout(400)
     assert held, "the save is on its way"
-    page.unroute(SAVES)
-    for route in held:
+    for route in list(held):
         route.continue_()
+    page.unroute(SAVES)
     saved(page)
     expect(page.get_by_label("Gap, each side")).to_have_value("7")
     open_job(page, 102, "sizes")
