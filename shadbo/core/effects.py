@@ -106,7 +106,7 @@ def said(change: Change, before: Plan, currency: str) -> Both:
     telling = _telling(change, before)
     if telling is not None:
         parts.append(telling)
-    if change.added:
+    if change.added and (telling is None or change.unpriced):
         parts.append(both(f"with {_listed(change.added)}"))
     del parts[2:]
     if not parts:
@@ -116,9 +116,11 @@ def said(change: Change, before: Plan, currency: str) -> Both:
 
 
 def _telling(change: Change, before: Plan) -> Both | None:
-    """The line that says most; where none of the usual ones changes, the first that does."""
+    """The line that says most; where none of the usual ones changes, the first that is reckoned."""
     lines = {e.key: e for e in change.lines if e.key != "price.materials"}
-    first = next((lines[key] for key in TELLING if key in lines), None) or next(iter(lines.values()), None)
+    asked = before.desk.sheet.named
+    others = (e for e in lines.values() if asked[e.key].kind not in ("read", "choose"))
+    first = next((lines[key] for key in TELLING if key in lines), None) or next(others, None)
     if first is None:
         return None
     if first.key == "rail.total":

@@ -77,7 +77,7 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
         <button
           key={r.label.mm}
           type="button"
-          className="action min-h-12 leading-tight"
+          className="action min-h-12 max-w-64 leading-tight"
           onClick={() => {
             setAt(0);
             session.edit(r.edits);
@@ -104,11 +104,11 @@ function Effects({ remedies }: { remedies: Remedies }) {
   const telling = remedies.filter((r) => r.effects.length > 0);
   if (!telling.length) return null;
   return (
-    <Disclosure as="div" className="relative">
+    <Disclosure as="div">
       <DisclosureButton className="link min-h-11 px-1 text-[15px] whitespace-nowrap">
         what changes
       </DisclosureButton>
-      <DisclosurePanel className="absolute right-0 bottom-full z-20 grid max-h-[60vh] w-max max-w-[90vw] auto-cols-fr gap-x-6 overflow-auto border border-ink bg-board p-4 lg:grid-flow-col">
+      <DisclosurePanel className="fixed right-4 bottom-20 z-20 grid max-h-[60vh] w-max max-w-[90vw] auto-cols-fr gap-x-6 overflow-auto border border-ink bg-board p-4 lg:grid-flow-col">
         {telling.map((r) => (
           <table key={r.label.mm} className="self-start text-[15px]">
             <caption className="pb-1 text-left font-bold">
