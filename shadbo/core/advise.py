@@ -1,10 +1,12 @@
 """advise(job, shop): the plan, with every remedy tried by planning again with it."""
 
+from dataclasses import replace
+
 from shadbo.core.assess import assess
+from shadbo.core.change import change
 from shadbo.core.decisions.edit import BadEdit
-from shadbo.core.effects import between, said
-from shadbo.core.findings import RANK, CannotPlan, Finding, Proposal, Remedy
-from shadbo.core.job.edits import apply
+from shadbo.core.effects import between, cost, said
+from shadbo.core.findings import RANK, Finding, Proposal, Remedy
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
 from shadbo.core.shop.shop import Shop
@@ -35,9 +37,10 @@ def advise(job: Job, shop: Shop) -> Plan:
 def attempt(plan: Plan, finding: Finding, proposal: Proposal, shop: Shop) -> Remedy | None:
     """Plan again with the proposal; None when it does not help or harms elsewhere."""
     try:
-        job, _ = apply(plan.desk.job, proposal.edits)
-        after = assess(job, shop)
-    except (BadEdit, CannotPlan):
+        after = change(plan.desk.job, proposal.edits, shop).plan
+    except BadEdit:
+        return None
+    if after is None:
         return None
     rank = RANK[finding.severity]
 
@@ -49,5 +52,7 @@ def attempt(plan: Plan, finding: Finding, proposal: Proposal, shop: Shop) -> Rem
         return None
     if any(r >= rank and r > before_ranks.get(which, -1) for which, r in after_ranks.items()):
         return None
-    change = between(plan, after)
-    return Remedy(proposal, said(change, plan, shop.currency), change.effects, change.price)
+    told = between(plan, after)
+    named = proposal.label.mm == told.moulding
+    changes = said(replace(told, moulding="") if named else told, plan, finding.keys)
+    return Remedy(proposal, changes, cost(told, shop.currency), told.effects, told.price)

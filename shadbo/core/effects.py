@@ -34,7 +34,8 @@ class Change:
     """From one plan to another: lines of the sheet, pieces that move, parts, and money.
 
     ``wasted`` are parts that were made already and are of no use in the plan after; ``price`` is what has then to
-    be bought more, in the shop's currency; ``unpriced`` are new parts that the shop keeps no price for.
+    be bought more, in the shop's currency; ``unpriced`` are new parts that the shop keeps no price for,
+    ``moulding`` the one that is taken in another's place.
     """
 
     lines: tuple[Effect, ...]
@@ -43,6 +44,7 @@ class Change:
     dropped: tuple[str, ...]
     wasted: tuple[str, ...]
     unpriced: tuple[str, ...]
+    moulding: str
     price: float
     rails_mm: float
 
@@ -57,6 +59,7 @@ class Change:
         none = both("")
         things = (
             *(Effect("", name, both("made"), both("to be made again")) for name in self.wasted),
+            *((Effect("", "moulding", none, both(self.moulding)),) if self.moulding else ()),
             *(Effect("", name, none, both("moves")) for name in self.moved),
             *(Effect("", name, none, both("added")) for name in self.added),
             *(Effect("", name, both("there"), both("left out")) for name in self.dropped),
@@ -78,8 +81,9 @@ def between(before: Plan, after: Plan) -> Change:
         tuple(_moved(a, b)),
         tuple(p.name for p in added),
         tuple(p.name for p in dropped),
-        tuple(p.name for p in wasted),
+        tuple(dict.fromkeys("the rails" if p.role == "rail" else p.name for p in wasted)),
         tuple(p.name for p in added if p.unpriced),
+        b.moulding.name if a and b and a.moulding and b.moulding and a.moulding.name != b.moulding.name else "",
         round(price, 2),
         longer,
     )
@@ -96,31 +100,40 @@ def differences(before: Plan, after: Plan) -> tuple[Effect, ...]:
     return tuple(out)
 
 
-def said(change: Change, before: Plan, currency: str) -> Both:
-    """A change in one line: what moves or is made again, the line that tells most, and the money."""
+def said(change: Change, before: Plan, keys: tuple[str, ...] = ()) -> Both:
+    """A change in few words: what is made again, what moves, the line that tells most. ``keys`` are asked about."""
     parts: list[Both] = []
     if change.wasted:
         parts.append(both(f"make again: {_listed(change.wasted)}"))
     if change.moved:
         parts.append(both(f"moves {_listed(change.moved)}"))
-    telling = _telling(change, before)
-    if telling is not None:
+    if change.moulding and not parts:
+        parts.append(both(f"in {change.moulding}"))
+    telling = _telling(change, before, keys)
+    if telling is not None and not change.wasted:
         parts.append(telling)
     if change.added and (telling is None or change.unpriced):
         parts.append(both(f"with {_listed(change.added)}"))
-    del parts[2:]
     if not parts:
         parts.append(both("nothing else changes" if change.nothing else "no size changes"))
-    parts.append(both(_money(change, currency)))
-    return Both(" · ".join(p.mm for p in parts), " · ".join(p.inch for p in parts))
+    return Both(" · ".join(p.mm for p in parts[:2]), " · ".join(p.inch for p in parts[:2]))
 
 
-def _telling(change: Change, before: Plan) -> Both | None:
-    """The line that says most; where none of the usual ones changes, the first that is reckoned."""
+def cost(change: Change, currency: str) -> str:
+    """What has to be bought more, or less; wood that has no price is said to have none."""
+    none = f"{change.unpriced[0]} not priced" if change.unpriced else ""
+    if abs(change.price) < 0.005:
+        return none or "no cost"
+    more = f"{'+' if change.price > 0 else '−'} {currency} {abs(change.price):.2f}"
+    return f"{more}, {none}" if none else more
+
+
+def _telling(change: Change, before: Plan, keys: tuple[str, ...]) -> Both | None:
+    """The line that says most: one of the usual ones, else one that is cut or made, else one that was asked about."""
     lines = {e.key: e for e in change.lines if e.key != "price.materials"}
-    asked = before.desk.sheet.named
-    others = (e for e in lines.values() if asked[e.key].kind not in ("read", "choose"))
-    first = next((lines[key] for key in TELLING if key in lines), None) or next(others, None)
+    named = before.desk.sheet.named
+    made = [key for key in lines if named[key].kind in ("cut", "made")]
+    first = next((lines[key] for key in (*TELLING, *made, *keys) if key in lines), None)
     if first is None:
         return None
     if first.key == "rail.total":
@@ -129,13 +142,6 @@ def _telling(change: Change, before: Plan) -> Both | None:
         return Both(f"rails {sign} {text.mm}", f"rails {sign} {text.inch}")
     name = TELLING.get(first.key, first.label)
     return Both(f"{name} {first.before.mm} → {first.after.mm}", f"{name} {first.before.inch} → {first.after.inch}")
-
-
-def _money(change: Change, currency: str) -> str:
-    if abs(change.price) >= 0.005:
-        cost = f"{'+' if change.price > 0 else '−'} {currency} {abs(change.price):.2f}"
-        return f"{cost}, {change.unpriced[0]} not priced" if change.unpriced else cost
-    return f"{change.unpriced[0]} not priced" if change.unpriced else "no cost"
 
 
 def _listed(names: tuple[str, ...], most: int = 2) -> str:

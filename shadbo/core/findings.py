@@ -53,9 +53,15 @@ class Remedy:
     """A proposal that was tried by planning again with it, and what it changes."""
 
     proposal: Proposal
-    says: Both
+    changes: Both
+    cost: str
     effects: tuple[Effect, ...]
     price: float
+
+    @property
+    def says(self) -> Both:
+        """What it changes and costs, in one line."""
+        return Both(f"{self.changes.mm} · {self.cost}", f"{self.changes.inch} · {self.cost}")
 
 
 @dataclass(frozen=True, slots=True)

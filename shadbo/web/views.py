@@ -32,10 +32,11 @@ class EffectView:
 
 @dataclass(frozen=True, slots=True)
 class RemedyView:
-    """A remedy that was tried: what it is, what it costs, and the edits that make it so."""
+    """A remedy that was tried: what it is, what it changes and costs, and the edits that make it so."""
 
     label: Both
-    says: Both
+    changes: Both
+    cost: str
     edits: tuple[Edit, ...]
     effects: tuple[EffectView, ...]
 
@@ -148,7 +149,8 @@ def finding_view(f: Finding) -> FindingView:
     remedies = tuple(
         RemedyView(
             r.proposal.label,
-            r.says,
+            r.changes,
+            r.cost,
             r.proposal.edits,
             tuple(EffectView(e.label, e.before, e.after) for e in r.effects[:12]),
         )

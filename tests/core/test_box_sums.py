@@ -46,7 +46,7 @@ def test_bending_grows_with_load_and_reach_and_falls_with_the_cube(force, gap, d
 @given(st.floats(10, 120), st.floats(0.01, 1))
 def test_the_last_mitre_opens_with_the_face_and_the_error(face, error):
     gap = joints.gap_of_error(face, error)
-    assert gap == pytest.approx(8 * math.radians(error) * joints.mitre_mm(face))
+    assert gap == pytest.approx(8 * math.radians(error) * joints.mitre(face))
     assert joints.gap_of_error(2 * face, error) == pytest.approx(2 * gap)
 
 
@@ -55,8 +55,8 @@ def test_a_biscuit_that_is_taken_fits_its_mitre(face):
     biscuit = joints.biscuit_for(face)
     if biscuit is None:
         return
-    middle = joints.biscuit_from_point(biscuit.slot)
-    assert middle + biscuit.length / 2 + joints.LIP_LEFT_MM <= joints.mitre_mm(face) + 1e-9
+    middle = joints.biscuit_from_point(biscuit.slot, joints.LIP_LEFT_MM)
+    assert middle + biscuit.length / 2 + joints.LIP_LEFT_MM <= joints.mitre(face) + 1e-9
     assert (middle - biscuit.slot) / math.sqrt(2) >= joints.LIP_LEFT_MM - 1e-9, "wood left to the outer face"
 
 

@@ -235,12 +235,12 @@ def test_rows_of_lamps_are_cut_where_the_strip_may_be_cut():
 
 def test_joints_by_their_worked_numbers():
     """0.1° on a face of 45: 0.9 mm; a spline slot of a 22/6 moulding 19.6 mm; biscuit s ≥ d + 4·√2."""
-    assert joints.gap_of_error(45, 0.1) == pytest.approx(0.89, abs=0.005)
-    assert joints.spline_slot(22, 6) == pytest.approx(19.6, abs=0.05)
-    assert joints.mitre_mm(45) == pytest.approx(63.64, abs=0.005)
+    assert joints.gap_of_error(45.0, 0.1) == pytest.approx(0.89, abs=0.005)
+    assert joints.spline_slot(22.0, 6.0, joints.SPLINE_KEPT_MM) == pytest.approx(19.6, abs=0.05)
+    assert joints.mitre(45.0) == pytest.approx(63.64, abs=0.005)
     assert [joints.spline_count(d) for d in (18, 25, 49, 50, 80)] == [1, 1, 1, 2, 3]
     twenty = joints.BISCUITS[2]
-    s = joints.biscuit_from_point(twenty.slot)
+    s = joints.biscuit_from_point(twenty.slot, joints.LIP_LEFT_MM)
     assert (s - twenty.slot) / 2**0.5 == pytest.approx(4), "wood left to the outer face"
     assert joints.biscuit_for(25) is None
     assert joints.biscuit_count(120, twenty) == 1.5

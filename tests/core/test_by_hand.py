@@ -9,7 +9,6 @@ from shadbo.core.build.mount_table import MOUNTS
 from shadbo.core.build.mounts import weigh
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.layout.snap import Box, snap
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.season import seasons
 from shadbo.core.sheet.sheet import Sheet
@@ -140,7 +139,7 @@ def test_the_lip_holds_least_when_the_sheet_is_smallest():
 @pytest.mark.parametrize("mount", [m for m in MOUNTS.values() if m.most_kg < 100], ids=lambda m: m.id)
 def test_a_mount_is_refused_above_its_limit(mount):
     piece = Piece.model_validate({"id": "piece", "detail": PIECES["paper"]})
-    told = tell(piece.facts, piece.detail.kind, piece.worth)
+    told = piece.told
 
     def said(kg: float) -> bool:
         return any(text.startswith("for up to") for text in weigh(mount, told, piece, kg).against)

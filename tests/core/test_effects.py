@@ -5,7 +5,7 @@ import pytest
 from shadbo.core.advise import advise
 from shadbo.core.change import change
 from shadbo.core.decisions.edit import Edit
-from shadbo.core.effects import between, said
+from shadbo.core.effects import between, cost, said
 from shadbo.core.job.job import Job
 from tests.flat import SHOP, gathered, sized
 from tests.making import canvas, job, pin, reading, shop
@@ -20,7 +20,7 @@ def effect(start: Job, *edits: Edit, kept=SHOP):
     after = change(start, edits, kept).plan
     assert after is not None
     found = between(before, after)
-    return found, said(found, before, kept.currency).mm
+    return found, f"{said(found, before).mm} · {cost(found, kept.currency)}"
 
 
 def test_a_piece_that_moves_is_named():
@@ -52,7 +52,7 @@ def test_rails_that_are_made_again_are_paid_for_whole():
     assert again.proposal.label.mm == "Make new rails"
     moulding = plan.assembly.moulding
     assert again.price >= 2 * (436 + 643) / 1000 * moulding.price_per_m - 0.01
-    assert again.says.mm.startswith("make again: rail")
+    assert again.says.mm.startswith("make again: the rails")
 
 
 def test_other_stock_after_the_cut_wastes_what_is_cut():
@@ -62,7 +62,7 @@ def test_other_stock_after_the_cut_wastes_what_is_cut():
     assert cut.plan is not None
     assert after is not None
     found = between(cut.plan, after)
-    assert [name for name in found.wasted if name.startswith("rail, top and bottom")]
+    assert found.wasted == ("the rails",)
     assert found.price == pytest.approx(2 * 436 / 1000 * other.price_per_m, abs=0.05)
 
 

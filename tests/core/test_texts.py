@@ -47,13 +47,12 @@ def test_no_length_is_written_into_a_sentence(path: Path):
 MEANT = {
     (name, text)
     for name, all_ in {
-        "joints.py": ("slot + 4 mm · √2", "(face − lip) · √2 − 3 mm"),
         "working.py": ("0.1 mm", "1/64 in"),
         "shop.py": ("0.5 mm",),
     }.items()
     for text in all_
 }
-"""Workings of a sum whose constants stand in the same line of code, and names of marks."""
+"""Names of marks."""
 
 
 @pytest.mark.parametrize("mount", MOUNTS.values(), ids=lambda m: m.id)

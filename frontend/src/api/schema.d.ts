@@ -1304,11 +1304,13 @@ export interface components {
         };
         /**
          * RemedyView
-         * @description A remedy that was tried: what it is, what it costs, and the edits that make it so.
+         * @description A remedy that was tried: what it is, what it changes and costs, and the edits that make it so.
          */
         RemedyView: {
             label: components["schemas"]["Both"];
-            says: components["schemas"]["Both"];
+            changes: components["schemas"]["Both"];
+            /** Cost */
+            cost: string;
             /** Edits */
             edits: components["schemas"]["Edit"][];
             /** Effects */

@@ -77,7 +77,7 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
         <button
           key={r.label.mm}
           type="button"
-          className="action min-h-12 max-w-64 leading-tight"
+          className="action max-w-52 px-3 py-1 leading-tight"
           onClick={() => {
             setAt(0);
             session.edit(r.edits);
@@ -87,8 +87,9 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
             <Frac>{say(r.label)}</Frac>
           </span>
           <span className="block text-[15px]">
-            <Frac>{say(r.says)}</Frac>
+            <Frac>{say(r.changes)}</Frac>
           </span>
+          <span className="block text-[15px] whitespace-nowrap">{r.cost}</span>
         </button>
       ))}
       <Effects remedies={finding.remedies} />

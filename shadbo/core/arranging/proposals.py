@@ -3,13 +3,14 @@
 from dataclasses import dataclass
 
 from shadbo.core.assess import assess
+from shadbo.core.change import change
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.drawing.compose import compose
 from shadbo.core.drawing.marks import Paper
 from shadbo.core.drawing.scene import Scene, Shape
 from shadbo.core.drawing.svg import write_svg
 from shadbo.core.findings import RANK
-from shadbo.core.job.edits import apply, length
+from shadbo.core.job.edits import length
 from shadbo.core.job.job import Job
 from shadbo.core.layout.solver import Proposal, Thing, propose
 from shadbo.core.plan import Plan
@@ -21,6 +22,7 @@ from shadbo.core.words.words import both, say, sizes
 
 PICTURE = Paper("layout", 132, 100, (3, 3, 3, 3))
 MOST_SOLVED = 14
+BORDERS = {"wide": 60.0, "narrow": 45.0}
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,25 +74,26 @@ def _edits(plan: Plan, p: Proposal) -> tuple[Edit, ...]:
 
 def _sides(plan: Plan) -> list[tuple[str, tuple[Edit, ...]]]:
     """A stepped mat: windows beside the opening or below it, single or in two borders."""
-    a = plan.assembly
-    assert a is not None
-    home = a.layout_at.removesuffix("/layout")
-    out = []
-    for side in ("beside", "below"):
-        for border in (60.0, 45.0):
-            name = f"windows {side}, border {border:g} mm"
-            edits = [Edit(at=f"{home}/windows", to=side), Edit(at=f"{home}/border", to=length(border))]
-            edits += [Edit(at=x.at) for x in a.shown if x.seat not in ("opening", "notch")]
-            out.append((name, tuple(edits)))
-    return out
+    a, levers = plan.assembly, plan.desk.levers
+    if a is None or levers.windows is None or levers.border is None:
+        return []
+    places = [Edit(at=x.at) for x in a.shown if x.seat not in ("opening", "notch")]
+    return [
+        (
+            f"windows {side}, {name} border",
+            (levers.windows.set(side), Edit(at=levers.border.at, to=length(mm)), *places),
+        )
+        for side in ("beside", "below")
+        for name, mm in BORDERS.items()
+    ]
 
 
 def _rank(job: Job, shop: Shop, plan: Plan, named: list[tuple[str, tuple[Edit, ...]]]) -> list[ProposedLayout]:
     """Planned with each; fewest findings first, then the cheapest, each with what speaks for it."""
     tried = []
     for name, edits in named:
-        after = assess(apply(job, _clean(job, edits))[0], shop)
-        if after.assembly is None:
+        after = change(job, _clean(job, edits), shop).plan
+        if after is None or after.assembly is None:
             continue
         worst = RANK[after.worst]
         price = after.desk.sheet["price.materials"].value

@@ -8,7 +8,10 @@ from shadbo.core.shapes.polygon import Dot, Ring
 
 @dataclass(frozen=True, slots=True)
 class Shown:
-    """A piece among several, as it stands: its outline in the front plane, and where its place is kept in the job."""
+    """A piece among several, as it stands: its outline in the front plane.
+
+    ``at`` is where its place is kept in the job, ``seat_at`` where its seat is, empty where it has none to choose.
+    """
 
     id: str
     name: str
@@ -16,6 +19,7 @@ class Shown:
     key: str
     seat: str = "field"
     at: str = ""
+    seat_at: str = ""
 
 
 @dataclass(frozen=True, slots=True)

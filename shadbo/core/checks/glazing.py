@@ -4,7 +4,6 @@ from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.pieces.facts import tell
 from shadbo.core.words.words import Mm, both
 
 
@@ -13,7 +12,7 @@ def touches(look: Look) -> Iterator[Finding]:
     if look.air is None or not look.assembly.glazed:
         return
     piece = look.desk.piece
-    told = tell(piece.facts, piece.detail.kind, piece.worth)
+    told = piece.told
     needed = look.air.needed.value
     made = look.air.made.value if (look.air is not None and look.air.made is not None) else 0.0
     if needed > 1e-6 and made >= needed - 1e-6:
@@ -39,7 +38,7 @@ def sags_onto(look: Look) -> Iterator[Finding]:
     ):
         return
     piece = look.desk.piece
-    told = tell(piece.facts, piece.detail.kind, piece.worth)
+    told = piece.told
     sag = look.air.sag
     air = look.air.left if look.air.left is not None else look.air.made
     if air is None:
@@ -119,7 +118,7 @@ def stuck_on_coating(look: Look) -> Iterator[Finding]:
 def static_lifts(look: Look) -> Iterator[Finding]:
     """Acrylic charges up, and loose pigment jumps to it."""
     piece = look.desk.piece
-    told = tell(piece.facts, piece.detail.kind, piece.worth)
+    told = piece.told
     acrylic = next((p for p in look.assembly.by_role("glazing") if p.sheet and p.sheet.kind == "acrylic"), None)
     if acrylic is None or not told["loose_surface"]:
         return

@@ -108,11 +108,10 @@ def notch_covers(look: Look) -> Iterator[Finding]:
     wider = look.stepped.margin.value + 20 if look.stepped is not None else 80.0
     edits: tuple[Proposal, ...] = ()
     badges = [x for x in look.assembly.shown if x.seat == "notch"]
-    at = look.assembly.layout_at.removesuffix("/layout")
     for x in badges:
-        edits += (Proposal(look.say("{} on the mat", x.name), (Edit(at=f"{at}/seats/{x.id}", to="on the mat"),), 1),)
+        edits += (Proposal(look.say("{} on the mat", x.name), (Edit(at=x.seat_at, to="on the mat"),), 1),)
     if len(badges) > 1:
-        both_edits = tuple(Edit(at=f"{at}/seats/{x.id}", to="on the mat") for x in badges)
+        both_edits = tuple(Edit(at=x.seat_at, to="on the mat") for x in badges)
         edits += (Proposal(both("All badges on the mat"), both_edits, 1),)
     yield Finding(
         "notch.covers",

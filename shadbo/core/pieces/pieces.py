@@ -4,7 +4,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field, model_validator
 
-from shadbo.core.pieces.facts import Facts
+from shadbo.core.pieces.facts import Facts, Told, tell
 from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate, Zone
 from shadbo.core.shop.values import Id, Length, Line, Note, Reading, Value, within
 
@@ -170,6 +170,11 @@ class Piece(Value):
     facts: Facts = Facts()
     edge_marks: tuple[EdgeMark, ...] = ()
     detail: Detail = StretchedCanvas()
+
+    @property
+    def told(self) -> Told:
+        """The facts that count: decided, or usual for its kind and worth."""
+        return tell(self.facts, self.detail.kind, self.worth)
 
     @model_validator(mode="before")
     @classmethod

@@ -7,7 +7,7 @@ from shadbo.core.asking.rows import act, choice_row, length_row, text_row
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.job.job import Demand, new_id
-from shadbo.core.pieces.facts import FACT_WORDS, tell
+from shadbo.core.pieces.facts import FACT_WORDS
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.objects import Sized
 from shadbo.core.pieces.pieces import Sided, StretchedCanvas
@@ -90,7 +90,7 @@ def _edges(desk: Desk, at: str) -> list[Question]:
 
 def _facts(desk: Desk, at: str) -> list[Question]:
     piece = desk.piece
-    told = tell(piece.facts, piece.detail.kind, piece.worth)
+    told = piece.told
     rows = []
     for name, label in FACT_WORDS.items():
         so = told[name]

@@ -7,8 +7,7 @@ from shadbo.core.asking.rows import care, length_row, pin_row
 from shadbo.core.build.assembly import Assembly, Callout, Dimension, Layer, Part
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import told_line
-from shadbo.core.displays.base import Ask
-from shadbo.core.displays.floating.floated import reading_asks
+from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.displays.rabbeted.rows import mount_questions, parts_questions
 from shadbo.core.findings import StationName
@@ -25,21 +24,16 @@ STOCK = PlainStock(id="square", name="square stock, none listed", face_mm=20, he
 SEEN_MM = 60.0
 
 
-class LedgeRail:
+class LedgeRail(OnePiece):
     """A panel in the groove of a rail."""
 
     home = HOME
     levers = LEVERS
     name = "Grooved ledge rail"
-    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Panels: stiff enough to stand."""
         return isinstance(piece.detail, Panel)
-
-    def asks(self, desk: Desk) -> list[Ask]:
-        """Readings of the panel."""
-        return reading_asks(desk)
 
     def build(self, desk: Desk) -> Assembly:
         """Groove by the panel's thickness and some play, half as deep as the rail is high."""

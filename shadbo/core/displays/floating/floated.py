@@ -6,7 +6,6 @@ from dataclasses import dataclass
 from shadbo.core.build.assembly import Assembly, Join, Part
 from shadbo.core.build.setting import BackRail, Margins, Room, Suitability
 from shadbo.core.desk import Desk
-from shadbo.core.displays.base import Ask
 from shadbo.core.displays.floating.answers import answers
 from shadbo.core.displays.floating.options import FloatingOptions
 from shadbo.core.displays.floating.parts import pad_strips, rails
@@ -14,7 +13,6 @@ from shadbo.core.displays.floating.screws import place_screws, screw_length, scr
 from shadbo.core.displays.floating.stretched import braces, stretching_parts
 from shadbo.core.displays.floating.views import FloaterSums, callouts, dimensions, faces, layers, sections
 from shadbo.core.hang.hanging import hanger_down
-from shadbo.core.pieces.measures import measures
 from shadbo.core.pieces.pieces import LooseCanvas, Piece, StretchedCanvas
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
@@ -45,13 +43,6 @@ class Body:
 def is_canvas(piece: Piece) -> bool:
     """Canvases on their bars, or to be put on bars."""
     return isinstance(piece.detail, StretchedCanvas | LooseCanvas)
-
-
-def reading_asks(desk: Desk) -> list[Ask]:
-    """Readings of the piece without which there is no frame."""
-    at = f"pieces/{desk.piece.id}/detail"
-    detail = desk.piece.detail
-    return [Ask(f"{at}/{m.name}", m.label) for m in measures(detail) if m.needed and getattr(detail, m.name) is None]
 
 
 def canvas_of(desk: Desk) -> CanvasSums:

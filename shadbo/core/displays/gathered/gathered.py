@@ -9,7 +9,6 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.gathered.options import Layout
 from shadbo.core.layout.rules import Block, arrange, rule_for
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.measures import measures
 from shadbo.core.pieces.objects import Keepsake, Plate
@@ -36,8 +35,8 @@ class Gathered:
         """The item's outline where it stands."""
         return moved(item.ring, *self.at[item.id])
 
-    def shown(self, seats: Mapping[str, str] | None = None) -> tuple[Shown, ...]:
-        """Every item as the layout has it."""
+    def shown(self, seats: Mapping[str, str] | None = None, seats_at: str = "") -> tuple[Shown, ...]:
+        """Every item as the layout has it; ``seats_at`` is where seats are kept in the job."""
         return tuple(
             Shown(
                 x.id,
@@ -46,6 +45,7 @@ class Gathered:
                 f"{x.key}.left",
                 (seats or {}).get(x.id, "field"),
                 f"{self.layout_at}/places/{x.id}",
+                f"{seats_at}/{x.id}" if seats_at else "",
             )
             for x in self.items
         )
@@ -186,7 +186,7 @@ def zones_of(desk: Desk, group: Gathered) -> tuple[Forbidden, ...]:
     for x in group.items:
         if not x.piece.zones:
             continue
-        facts = tell(x.piece.facts, x.piece.detail.kind, x.piece.worth)
+        facts = x.piece.told
         for zone in x.piece.zones:
             ring = moved(zone_ring(zone, x.width.value, x.height.value), *group.at[x.id])
             try:

@@ -9,7 +9,6 @@ from shadbo.core.build.marked import Forbidden, Spot
 from shadbo.core.build.mounts import MountPlan, carry, choose_mount, load_sums
 from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered.gathered import Gathered
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.objects import Badge, Garment, Keepsake
 from shadbo.core.pieces.outlines import garment_lines
@@ -45,7 +44,7 @@ def hold_items(
     mounts, spots = [], []
     for x in group.items:
         detail, key = x.piece.detail, f"{x.key}.mount"
-        facts = tell(x.piece.facts, detail.kind, x.piece.worth)
+        facts = x.piece.told
         ids = KINDS[detail.kind].mounts
         sort = getattr(detail, "sort", "")
         if sort == "patch" or (isinstance(detail, Badge) and x.back.value <= 0):

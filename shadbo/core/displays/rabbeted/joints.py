@@ -1,11 +1,14 @@
 """Which corner joint a frame takes, and its sums: by the load, the longest side and the depth of the rail."""
 
+from typing import get_args
+
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import choice_row, told
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.glue import CornerJoint, why_not_glue
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.frame import Frame
+from shadbo.core.displays.rabbeted.options import Joint
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.sums import joints
@@ -13,7 +16,8 @@ from shadbo.core.words.words import Mm, say
 
 CLAMP_MIN, LOAD_H = 45, 24
 """Wood glue: common practice, no source."""
-KINDS = ("glue", "biscuits", "splines", "corner plates")
+ERROR_DEG = 0.1
+KINDS: tuple[Joint, ...] = get_args(Joint)
 
 
 def joint_lines(
@@ -23,13 +27,18 @@ def joint_lines(
     s = desk.sheet
     why = why_not_glue(desk, mass_kg, long_mm, depth.value)
     kind = decided or ("splines" if why else "glue")
-    s.let("joint.mitre", "length of the mitre", s.decide("face · √2", joints.mitre_mm(face.value), MM, face))
-    error = s.decide("8 · ε · face · √2, ε 0.1°", joints.gap_of_error(face.value, 0.1), MM, face)
-    s.let("joint.gap", "0.1° in every mitre opens the last by", error, "a pair cut on both legs of a square cancels")
+    s.let("joint.mitre", "length of the mitre", joints.mitre(face), "the face times √2")
+    opens = joints.gap_of_error(face, ERROR_DEG)
+    s.let(
+        "joint.gap",
+        f"{ERROR_DEG:g}° in every mitre opens the last by",
+        opens,
+        "a pair cut on both legs of a square cancels",
+    )
     if kind == "biscuits":
         biscuit = joints.biscuit_for(face.value) or joints.BISCUITS[0]
         s.choose("joint.slot", f"slot for biscuit no. {biscuit.number}", biscuit.slot, MM, "half its width")
-        least = s.decide("slot + 4 mm · √2", joints.biscuit_from_point(biscuit.slot), MM, s["joint.slot"])
+        least = joints.biscuit_from_point(s["joint.slot"], s.number(joints.LIP_LEFT_MM, MM))
         s.cut("joint.from_point", "slot's middle, from the long point", least, "up", 0.5)
         left = (s["joint.from_point"] - s["joint.slot"]) / joints.ROOT2
         s.let("joint.left", "wood left to the outer face", left, "what the slot leaves", "down")
@@ -38,7 +47,7 @@ def joint_lines(
         many = joints.biscuit_count(s["joint.mitre"].value, biscuit)
         s.let("joint.count", "biscuits along the mitre, halves allowed", s.number(many, ONE))
     elif kind == "splines":
-        slot = s.decide("(face − lip) · √2 − 3 mm", joints.spline_slot(face.value, lip.value), MM, face, lip)
+        slot = joints.spline_slot(face, lip, s.number(joints.SPLINE_KEPT_MM, MM))
         s.let("joint.slot", "spline slot along the diagonal, at most", slot, way="down")
         s.let("joint.slip", "slip: a right triangle of that height, base", 2 * slot, "and a little, trimmed flush")
         s.let(
@@ -69,7 +78,7 @@ def joint_questions(desk: Desk, assembly: Assembly, at: str, decided: str | None
         ("joint.left", "Wood left to the outer face"),
         ("joint.count", "In each corner"),
         ("joint.slip", "Slip, base"),
-        ("joint.gap", "0.1° in every mitre opens the last by"),
+        ("joint.gap", f"{ERROR_DEG:g}° in every mitre opens the last by"),
     ):
         if key in s:
             rows.append(told(label, say(mark, "{}", s[key]), key))

@@ -5,18 +5,17 @@ from collections.abc import Sequence
 from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.desk import Desk
-from shadbo.core.displays.base import Ask
 from shadbo.core.displays.floating.floated import (
     canvas_of,
     face_of,
     float_canvas,
     gap_of,
     is_canvas,
-    reading_asks,
 )
 from shadbo.core.displays.floating.floater.options import HOME, LEVERS
 from shadbo.core.displays.floating.floater.stock import body_in, held_against
 from shadbo.core.displays.floating.rows import floater_questions
+from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.sheet.quantity import Quantity
@@ -34,21 +33,16 @@ FALLBACK = FloaterProfile(
 )
 
 
-class Floater:
+class Floater(OnePiece):
     """The L-profile floater."""
 
     home = HOME
     levers = LEVERS
     name = "Floater"
-    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Canvases on bars."""
         return is_canvas(piece)
-
-    def asks(self, desk: Desk) -> list[Ask]:
-        """Readings without which there is no frame."""
-        return reading_asks(desk)
 
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
         """Moulding, gap, face position, pads and screws."""

@@ -4,7 +4,6 @@ from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.setting import Suitability
 from shadbo.core.desk import Desk
-from shadbo.core.displays.base import Ask
 from shadbo.core.displays.floating.floated import (
     Body,
     canvas_of,
@@ -12,10 +11,10 @@ from shadbo.core.displays.floating.floated import (
     float_canvas,
     gap_of,
     is_canvas,
-    reading_asks,
 )
 from shadbo.core.displays.floating.plain_floater.options import HOME, LEVERS
 from shadbo.core.displays.floating.rows import floater_questions
+from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.sheet.quantity import DUST
@@ -30,21 +29,16 @@ FALLBACK = PlainStock(id="square", name="square stock, none listed", face_mm=20,
 LEAST_STRIP_MM = 6.0
 
 
-class PlainFloater:
+class PlainFloater(OnePiece):
     """The floater that a shop builds without a floater moulding."""
 
     home = HOME
     levers = LEVERS
     name = "Floater from plain stock"
-    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Canvases on bars."""
         return is_canvas(piece)
-
-    def asks(self, desk: Desk) -> list[Ask]:
-        """Readings without which there is no frame."""
-        return reading_asks(desk)
 
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
         """Stock, gap, face position, strips and screws."""

@@ -6,15 +6,13 @@ from shadbo.core.build.assembly import Assembly, Callout, Dimension, Layer, Part
 from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line
-from shadbo.core.displays.base import Ask
-from shadbo.core.displays.floating.floated import reading_asks
 from shadbo.core.displays.frameless.backed.options import HOME, LEVERS
+from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.displays.rabbeted.rows import mount_questions, parts_questions
 from shadbo.core.displays.rabbeted.slabs import BACKING, HATCH
 from shadbo.core.findings import StationName
 from shadbo.core.hang.hanging_plain import wall_strips
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.pieces import Panel, Paper, Piece, Puzzle
 from shadbo.core.shapes.rings import centred, rect
@@ -30,27 +28,22 @@ MOUNTS = ("glue to the backing", "glue on the face")
 SEEN_MM = 60.0
 
 
-class Backed:
+class Backed(OnePiece):
     """No frame: a backing, and the wall."""
 
     home = HOME
     levers = LEVERS
     name = "Backed, no frame"
-    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Puzzles, prints, panels."""
         return isinstance(piece.detail, Puzzle | Paper | Panel)
 
-    def asks(self, desk: Desk) -> list[Ask]:
-        """Readings of the piece."""
-        return reading_asks(desk)
-
     def build(self, desk: Desk) -> Assembly:
         """Backing 2 mm inside every edge, in one sheet or two, and how it hangs."""
         s, p, o = desk.sheet, desk.practice, HOME.of(desk.job)
         flat = flat_sums(desk, desk.piece)
-        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        facts = desk.piece.told
         inset = desk.choose(
             "backing.inset", "backing inside the edge, each side", o.inset, p.backing_inset_mm, "practice of the shop"
         )

@@ -6,13 +6,11 @@ from shadbo.core.build.assembly import Assembly, Callout, Dimension, Layer, Part
 from shadbo.core.build.mounts import carry, choose_mount
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import told_line, yes_no
-from shadbo.core.displays.base import Ask
-from shadbo.core.displays.floating.floated import reading_asks
 from shadbo.core.displays.frameless.poster_rails.options import HOME, LEVERS
+from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.displays.rabbeted.rows import mount_questions, parts_questions
 from shadbo.core.findings import StationName
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.pieces import Paper, Piece
 from shadbo.core.shapes.rings import rect
 from shadbo.core.sheet.units import KG, MM, ONE
@@ -36,27 +34,22 @@ NONE = PosterRail(
 SEEN_MM = 60.0
 
 
-class PosterRails:
+class PosterRails(OnePiece):
     """A poster that hangs free between rails."""
 
     home = HOME
     levers = LEVERS
     name = "Poster rails"
-    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Sheets of paper."""
         return isinstance(piece.detail, Paper)
 
-    def asks(self, desk: Desk) -> list[Ask]:
-        """Readings of the sheet."""
-        return reading_asks(desk)
-
     def build(self, desk: Desk) -> Assembly:
         """The nearest rail that is as long as the sheet is wide; what it hides; what the top one carries."""
         s, o = desk.sheet, HOME.of(desk.job)
         flat = flat_sums(desk, desk.piece)
-        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        facts = desk.piece.told
         rail = desk.take(POSTER_RAILS, "rail", LEVERS.rail, lambda: _rail(desk, flat.width.value))
         bottom = o.bottom is not False
         source = rail.name + ("" if o.rail else ", the plan's choice")

@@ -35,7 +35,6 @@ from shadbo.core.displays.rabbeted.slabs import (
     spare_depth,
 )
 from shadbo.core.findings import StationName
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.objects import Garment
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.shapes.polygon import box_of
@@ -71,7 +70,7 @@ class JerseyBox:
         plan, wanted = mat_round(desk, o, sat)
         group = _group(desk, o, items, sat, plan)
         size = (wanted[0].value, wanted[1].value)
-        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        facts = desk.piece.told
         glazing = glazing_for(desk, facts, size)
         slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing), *_depth(desk, o, sat, size)]
         sag = s.decide("plate, simply supported", sag_mm(*size, glazing.thick_mm, glazing.kind), MM)
@@ -109,7 +108,7 @@ class JerseyBox:
             sections=lambda begins: item_sections(frame, group, begins["board"], reach),
             more_mounts=held.mounts[1:],
             parts=tuple(form_parts(desk, group, held)),
-            shown=group.shown(seats),
+            shown=group.shown(seats, HOME.to("seats")),
             spots=held.spots,
             windows=windows,
             zones=zones,

@@ -34,7 +34,6 @@ from shadbo.core.displays.rabbeted.frame import Frame, lip_room_mm
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.slabs import Slab, depth_needed, first_sheet, glazing_for, slab, spare_depth
 from shadbo.core.findings import StationName
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.objects import Keepsake
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.shapes.letters import Lettering
@@ -76,7 +75,7 @@ class LightBox:
         more = s.number(40, MM)
         about = (group.width + more, group.height + more)
         size = (about[0].value, about[1].value)
-        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        facts = desk.piece.told
         glazing = glazing_for(desk, facts, size)
         middle = first_sheet(desk, "middle", LEVERS.middle, size, "mdf", "hardboard", "mat", "foam board")
         backing = first_sheet(desk, "backing", LEVERS.backing, size, "hardboard", "backing", "mdf")

@@ -17,7 +17,6 @@ from shadbo.core.displays.rabbeted.joints import joint_lines, joint_questions
 from shadbo.core.displays.rabbeted.rows import parts_questions
 from shadbo.core.findings import StationName
 from shadbo.core.hang.hanging import hanger_down
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.objects import Keepsake
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.sheet.units import MM
@@ -75,7 +74,7 @@ class OpenFrame:
         hanger_down(desk, s["frame.outside_height"])
         area = face * high
         mass = s.let("frame.mass", "frame, estimated", solid(s, stock.species, area, s["rail.total"] - 4 * face))
-        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        facts = desk.piece.told
         mount = choose_mount(desk, facts, item.mass.value, ("pegs",), None)
         long = max(s["frame.outside_width"].value, s["frame.outside_height"].value)
         joint = joint_lines(desk, o.joint, face, s.number(0, MM), depth, long, item.mass.value)

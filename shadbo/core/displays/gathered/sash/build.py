@@ -15,7 +15,6 @@ from shadbo.core.displays.rabbeted.ready_made.bought_box import packers
 from shadbo.core.displays.rabbeted.slabs import first_sheet
 from shadbo.core.findings import StationName
 from shadbo.core.hang.hanging import hanger_down
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.measures import measures
 from shadbo.core.pieces.objects import Flag
 from shadbo.core.pieces.pieces import Piece
@@ -81,7 +80,7 @@ class SashDisplay:
         depth = s.let("frame.depth", "depth of the sash", got["thickness"] + card_t)
         hanger_down(desk, height)
         mass = masses_of(desk, item, got)
-        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        facts = desk.piece.told
         mount = choose_mount(desk, facts, item.mass.value, ("wrapped on a core",), o.mount)
         s.let("mount.count", "runs of tape behind the core", s.number(2, ONE))
         load_sums(desk, mount, item.mass, s["mount.count"], core[0])

@@ -35,7 +35,6 @@ from shadbo.core.displays.rabbeted.slabs import (
     void_slab,
 )
 from shadbo.core.findings import StationName
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.objects import Sized
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.shapes.polygon import box_of
@@ -74,7 +73,7 @@ class ShadowBox:
         more = s.number(20, MM)
         about = (group.width + more, group.height + more)
         size = (about[0].value, about[1].value)
-        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        facts = desk.piece.told
         glazing = glazing_for(desk, facts, size)
         air_of_items(desk, items, size, glazing.thick_mm, glazing.kind)
         slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing), *_walls(desk, o, size)]
@@ -132,7 +131,7 @@ def _none(desk: Desk) -> tuple[Quantity, Quantity]:
 def clearance_mm(desk: Desk, item: Item) -> float:
     """Air in front of a piece: more before textiles and objects, most before a loose surface."""
     p = desk.practice
-    facts = tell(item.piece.facts, item.piece.detail.kind, item.piece.worth)
+    facts = item.piece.told
     if facts["loose_surface"]:
         return p.air_loose_mm
     flat = item.piece.detail.kind in ("plate", "paper", "puzzle", "panel", "pressed plant")

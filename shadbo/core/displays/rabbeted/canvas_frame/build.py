@@ -5,9 +5,9 @@ from shadbo.core.build.assembly import Assembly, Callout, Join, Part
 from shadbo.core.build.mounts import carry, choose_mount
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import told_line
-from shadbo.core.displays.base import Ask
-from shadbo.core.displays.floating.floated import canvas_of, is_canvas, reading_asks
+from shadbo.core.displays.floating.floated import canvas_of, is_canvas
 from shadbo.core.displays.floating.stretched import stretching_parts
+from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.canvas_frame.options import HOME, LEVERS
 from shadbo.core.displays.rabbeted.flat_front import opening_part
 from shadbo.core.displays.rabbeted.frame import Frame, frame_round
@@ -16,7 +16,6 @@ from shadbo.core.displays.rabbeted.points import side_fixings
 from shadbo.core.displays.rabbeted.rows import merged, package_questions
 from shadbo.core.displays.rabbeted.slabs import Slab, depth_needed, piece_slab, spare_depth
 from shadbo.core.findings import StationName
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.pieces import Panel, Piece
 from shadbo.core.shapes.rings import mitred
@@ -33,21 +32,16 @@ from shadbo.core.words.words import say, sizes
 NONE = Clip(id="clip", name="offset clip, none listed", offset_mm=0, rating_kg=2)
 
 
-class CanvasFrame:
+class CanvasFrame(OnePiece):
     """A painting in its frame."""
 
     home = HOME
     levers = LEVERS
     name = "Rabbeted frame"
-    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Canvases and painted panels."""
         return is_canvas(piece) or isinstance(piece.detail, Panel)
-
-    def asks(self, desk: Desk) -> list[Ask]:
-        """Readings of the piece."""
-        return reading_asks(desk)
 
     def build(self, desk: Desk) -> Assembly:
         """The canvas is the package: it may end behind the frame or inside it."""
@@ -60,7 +54,7 @@ class CanvasFrame:
             canvas = canvas_of(desk)
             width, height, depth, mass = canvas.width, canvas.height, canvas.depth, canvas.mass
             bar = canvas.bar_face.value
-        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        facts = desk.piece.told
         layer = piece_slab(
             desk,
             "canvas" if not panel else "panel",

@@ -8,8 +8,7 @@ from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.mounts import MountPlan, choose_mount, load_sums
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import size_text, told_line
-from shadbo.core.displays.base import Ask
-from shadbo.core.displays.floating.floated import reading_asks
+from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.flat_front import border_margins
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, in_mm, layers_of, place_seen, rough_size
@@ -18,7 +17,6 @@ from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.rows import merged, package_questions
 from shadbo.core.displays.rabbeted.slabs import Slab
 from shadbo.core.findings import StationName
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.pieces import Needlework, Piece
 from shadbo.core.sheet.units import MM
 from shadbo.core.sums.flat import FlatSums, flat_sums
@@ -29,27 +27,22 @@ FOLDS_MM = 2.0
 """What folds and tape add behind the board: common practice, no source."""
 
 
-class NeedleworkFrame:
+class NeedleworkFrame(OnePiece):
     """Cloth over a board under glazing."""
 
     home = HOME
     levers = LEVERS
     name = "Needlework frame"
-    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Textiles with a design."""
         return isinstance(piece.detail, Needlework)
 
-    def asks(self, desk: Desk) -> list[Ask]:
-        """Design, free cloth, thickness."""
-        return reading_asks(desk)
-
     def build(self, desk: Desk) -> Assembly:
         """Border, package, frame; the board is the package less the cloth on both sides."""
         s, p, options = desk.sheet, desk.practice, HOME.of(desk.job)
         flat = flat_sums(desk, desk.piece)
-        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        facts = desk.piece.told
         border = desk.choose(
             "border.wanted", "border round the design", options.border, p.textile_border_mm, "practice of the shop"
         )

@@ -6,8 +6,7 @@ from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line
-from shadbo.core.displays.base import Ask
-from shadbo.core.displays.floating.floated import reading_asks
+from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.flat_front import border_margins
 from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, in_mm, place_seen, rough_size
 from shadbo.core.displays.rabbeted.package import Package, build_package
@@ -15,7 +14,6 @@ from shadbo.core.displays.rabbeted.panes.options import HOME, LEVERS, PanesOptio
 from shadbo.core.displays.rabbeted.rows import GLASS_DRIES_MIN, merged, package_questions
 from shadbo.core.displays.rabbeted.slabs import GLASS, piece_slab, slab
 from shadbo.core.findings import StationName
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.pieces import Paper, Piece, PressedPlant
 from shadbo.core.sheet.quantity import Quantity
@@ -30,27 +28,22 @@ MOUNTS = ("friction", "top tape")
 THIN_MM = 2.0
 
 
-class TwoPanes:
+class TwoPanes(OnePiece):
     """A float between panes, seen through."""
 
     home = HOME
     levers = LEVERS
     name = "Two-pane float"
-    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Flat light things."""
         return isinstance(piece.detail, Paper | PressedPlant)
 
-    def asks(self, desk: Desk) -> list[Ask]:
-        """Readings of the piece."""
-        return reading_asks(desk)
-
     def build(self, desk: Desk) -> Assembly:
         """Border in the opening, panes, ring behind them, straps on the top rail."""
         s, options = desk.sheet, HOME.of(desk.job)
         flat = flat_sums(desk, desk.piece)
-        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        facts = desk.piece.told
         border = _border(desk, options, flat)
         least = min(q.value for q in border)
         rough = rough_size(desk, flat, least)

@@ -6,15 +6,13 @@ from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import size_text, told_line
-from shadbo.core.displays.base import Ask
-from shadbo.core.displays.floating.floated import reading_asks
+from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.flat_front import border_margins
 from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, in_mm, layers_of, place_seen, rough_size
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.puzzle.options import HOME, LEVERS
 from shadbo.core.displays.rabbeted.rows import merged, package_questions
 from shadbo.core.findings import StationName
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.pieces import Piece, Puzzle
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.boards import Tape
@@ -28,27 +26,22 @@ OVERLAP_MM = 5.0
 TAPE = Tape(id="puzzle-tape", name="puzzle tape, none listed", kind="puzzle tape", rating_kg=1, width_mm=48)
 
 
-class PuzzleFrame:
+class PuzzleFrame(OnePiece):
     """A puzzle in its frame, three ways of holding it and a sink."""
 
     home = HOME
     levers = LEVERS
     name = "Puzzle frame"
-    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Puzzles."""
         return isinstance(piece.detail, Puzzle)
 
-    def asks(self, desk: Desk) -> list[Ask]:
-        """Readings of the puzzle."""
-        return reading_asks(desk)
-
     def build(self, desk: Desk) -> Assembly:
         """Margin, package, frame; the board is cut after the puzzle lies on it."""
         s, p, options = desk.sheet, desk.practice, HOME.of(desk.job)
         flat = flat_sums(desk, desk.piece)
-        told_facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        told_facts = desk.piece.told
         margin = desk.choose(
             "border.wanted", "margin round the puzzle", options.margin, p.puzzle_margin_mm, "practice of the shop"
         )

@@ -8,7 +8,7 @@ from shadbo.core.build.setting import BackRail, Room
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line
 from shadbo.core.displays.base import Ask
-from shadbo.core.displays.floating.floated import reading_asks
+from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.flat_front import border_margins, place_in, placed_ring, seen
 from shadbo.core.displays.rabbeted.ready_made.bought_box import (
     ASKED,
@@ -24,7 +24,6 @@ from shadbo.core.displays.rabbeted.rows import mount_questions, parts_questions
 from shadbo.core.displays.rabbeted.views import callouts
 from shadbo.core.findings import StationName
 from shadbo.core.hang.hanging import hanger_down
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
 from shadbo.core.shapes.rings import centred
@@ -43,13 +42,12 @@ MOUNTS = {
 }
 
 
-class ReadyMade:
+class ReadyMade(OnePiece):
     """A bought box frame, adapted."""
 
     home = HOME
     levers = LEVERS
     name = "Ready-made box, adapted"
-    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Flat things."""
@@ -58,7 +56,7 @@ class ReadyMade:
     def asks(self, desk: Desk) -> list[Ask]:
         """Readings of the piece, then of the frame that was bought."""
         frame = HOME.of(desk.job).frame
-        return reading_asks(desk) + [
+        return super().asks(desk) + [
             Ask(f"{HOME.at}/frame/{name}", f"bought frame, {label}")
             for name, (label, needed) in ASKED.items()
             if needed and getattr(frame, name) is None
@@ -68,7 +66,7 @@ class ReadyMade:
         """The frame is pinned from the start: boards and packers follow it."""
         s, p, o = desk.sheet, desk.practice, HOME.of(desk.job)
         flat, box = flat_sums(desk, desk.piece), box_of(desk, o.frame)
-        facts = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        facts = desk.piece.told
         one = s.number(1, MM)
         board_w = s.cut("board.width", "inner board, width", box.width - one, "down", p.cut_tolerance_mm)
         board_h = s.cut("board.height", "inner board, height", box.height - one, "down", p.cut_tolerance_mm)

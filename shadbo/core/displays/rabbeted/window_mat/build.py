@@ -4,8 +4,7 @@ from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly, Fixing, Join, Part
 from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.desk import Desk
-from shadbo.core.displays.base import Ask
-from shadbo.core.displays.floating.floated import reading_asks
+from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.displays.rabbeted.frame import Frame, frame_round
 from shadbo.core.displays.rabbeted.package import Package, build_package
@@ -25,7 +24,6 @@ from shadbo.core.displays.rabbeted.window_mat.openings import openings, window_d
 from shadbo.core.displays.rabbeted.window_mat.options import HOME, LEVERS, MatOptions
 from shadbo.core.displays.rabbeted.window_mat.rows import mat_questions
 from shadbo.core.findings import StationName
-from shadbo.core.pieces.facts import tell
 from shadbo.core.pieces.pieces import Paper, Piece, PressedPlant
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
@@ -39,27 +37,22 @@ MOUNTS = ("linen hinges", "corners", "tape all round")
 MAT_AIR_MM = 1.2
 
 
-class WindowMat:
+class WindowMat(OnePiece):
     """The classic frame for paper."""
 
     home = HOME
     levers = LEVERS
     name = "Window mat"
-    gathers = False
 
     def suits(self, piece: Piece) -> bool:
         """Flat sheets."""
         return isinstance(piece.detail, Paper | PressedPlant)
 
-    def asks(self, desk: Desk) -> list[Ask]:
-        """Readings of the sheet."""
-        return reading_asks(desk)
-
     def build(self, desk: Desk) -> Assembly:
         """Window, mat, package, frame."""
         s, options = desk.sheet, HOME.of(desk.job)
         flat = flat_sums(desk, desk.piece)
-        told = tell(desk.piece.facts, desk.piece.detail.kind, desk.piece.worth)
+        told = desk.piece.told
         window = _window(desk, options, flat)
         outer = _double(desk, options, window)
         wanted, shift = _borders(desk, options, outer)
