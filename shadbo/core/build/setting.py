@@ -27,7 +27,7 @@ class Suitability:
 
     profile: Moulding
     says: Both
-    faults: tuple[str, ...]
+    faults: tuple[Both, ...]
     price: float
     missing_mm: float = 0.0
     ledge_mm: float = 0.0

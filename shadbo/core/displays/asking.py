@@ -16,7 +16,7 @@ def moulding_row(desk: Desk, assembly: Assembly, at: str, decided: Value | None,
     auto = assembly.mouldings[0].profile.name if assembly.mouldings else "none in stock"
     choices = [Choice(None, "The plan chooses", both(auto), decided is None)]
     for held in assembly.mouldings:
-        verdict = held.says if held.fits else both("; ".join(held.faults))
+        verdict = held.says if held.fits else say(desk.mark, "; ".join("{}" for _ in held.faults), *held.faults)
         price = f"{desk.shop.currency} {held.price:.2f}"
         size = held.size
         detail = Both(f"{size.mm} · {verdict.mm} · {price}", f"{size.inch} · {verdict.inch} · {price}")

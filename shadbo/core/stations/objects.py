@@ -10,6 +10,8 @@ from shadbo.core.desk import Desk
 from shadbo.core.job.job import new_id
 from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate
 from shadbo.core.pieces.pieces import Piece
+from shadbo.core.words.lengths import Mark
+from shadbo.core.words.words import length
 
 Pick = Callable[..., Question]
 
@@ -73,11 +75,17 @@ def zone_rows(piece: Piece, at: str, desk: Desk) -> list[Question]:
                 rows.append(length_row(desk, f"{here}/{name}", label, getattr(zone, name), None, "of the piece"))
         rows.append(act(f"{here}-away", f"Forget the zone of the {zone.what}", Edit(at=here)))
     id_ = new_id([z.id for z in piece.zones], "zone")
-    to = {"what": "autograph", "left": _mm(50), "top": _mm(50), "width": _mm(120), "height": _mm(50)}
+    to = {
+        "what": "autograph",
+        "left": _mm(50, desk.mark),
+        "top": _mm(50, desk.mark),
+        "width": _mm(120, desk.mark),
+        "height": _mm(50, desk.mark),
+    }
     rows.append(act("zone", "A zone where nothing may go", Edit(at=f"{at}/zones/{id_}", to=to)))
     rows.append(Question(id="outline", kind="outline", label="Trace a zone on a photograph", at=f"{at}/zones/{id_}"))
     return rows
 
 
-def _mm(mm: float) -> dict[str, object]:
-    return {"mm": mm, "typed": f"{mm:g} mm"}
+def _mm(mm: float, mark: Mark) -> dict[str, object]:
+    return {"mm": mm, "typed": length(mm, mark).pick(mark.system)}

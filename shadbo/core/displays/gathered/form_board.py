@@ -10,6 +10,7 @@ from shadbo.core.shapes.polygon import box_of
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.kept import role
 from shadbo.core.sums.weight import by_area
+from shadbo.core.words.words import say
 
 
 def form_parts(desk: Desk, group: Gathered, held: Held) -> list[Part]:
@@ -29,6 +30,7 @@ def form_parts(desk: Desk, group: Gathered, held: Held) -> list[Part]:
         )
         sheet = first_sheet(desk, role("form", x.id), None, (right - left, high - low), "foam board", "mat")
         thick = s.choose(f"{x.key}.form_thick", f"form: {sheet.name}", sheet.thick_mm, MM, sheet.name)
+        note = say(desk.mark, "cut to its template, {} inside the outline; edges eased", inside)
         out.append(
             Part(
                 f"form-{x.id}",
@@ -42,7 +44,7 @@ def form_parts(desk: Desk, group: Gathered, held: Held) -> list[Part]:
                 mass=by_area(s, sheet.kg_per_m2, w * h) * 0.7,
                 key=f"{x.key}.form_width",
                 to_cut=True,
-                note=f"cut to its template, {inside.value:g} mm inside the outline; edges eased",
+                note=note.pick(desk.mark.system),
                 price=w.value * h.value / 1e6 * sheet.price_per_m2,
                 sheet=sheet,
             )

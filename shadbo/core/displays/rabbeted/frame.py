@@ -13,7 +13,8 @@ from shadbo.core.shop.kept import FRAMES
 from shadbo.core.shop.values import Length
 from shadbo.core.sums.fit import Fit, Hold, allowance_of, frame_axis, hold
 from shadbo.core.sums.order import order_mm, rail_order
-from shadbo.core.words.words import Mm, say
+from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import Mm, both, say
 
 AXES = ("width", "height")
 FALLBACK = FrameProfile(
@@ -69,12 +70,12 @@ def held_against(
     """Every rabbeted moulding of the rack: those that take the package by price, then the nearest misses."""
     p, mark, out = desk.practice, desk.mark, []
     for profile in desk.stock.frames:
-        faults = []
+        faults: list[Both] = []
         spare = profile.rabbet_mm - depth_mm
         if spare < -DUST:
-            faults.append(f"{-spare:.4g} mm too shallow")
+            faults.append(say(mark, "{} too shallow", Mm(-spare, "up")))
         if profile.lip_mm - allowance_mm < p.hold_caution_mm - DUST:
-            faults.append("lip covers too little")
+            faults.append(both("lip covers too little"))
         wide = 2 * profile.back_wall_mm + allowance_mm
         order = order_mm(size_mm[0] + wide, size_mm[1] + wide, profile.face_mm)
         missing = max(-spare, 0.0) + max(p.hold_caution_mm - profile.lip_mm + allowance_mm, 0.0)

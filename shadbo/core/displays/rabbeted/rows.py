@@ -79,12 +79,13 @@ def _season(desk: Desk, assembly: Assembly) -> list[Question]:
     for stop in seasons(desk, species):
         note = say(
             desk.mark,
-            "{} °C, {} %, wood at {} %: allowance left {}, rail face {}",
+            "{} °C, {} %, wood at {} %: allowance left {}, rail face {} {}",
             stop.celsius,
             stop.rh,
             round(stop.moisture, 1),
             Mm(stop.left_mm, "down"),
-            f"{stop.rail_mm:+.2f} mm",
+            "narrower by" if stop.rail_mm < 0 else "wider by",
+            Mm(abs(stop.rail_mm), "up"),
         )
         rows.append(
             told(f"In {stop.name}", say(desk.mark, "hold {}", Mm(stop.hold_mm, "down")), "fit.worst_hold", note)

@@ -12,7 +12,8 @@ from shadbo.core.shop.materials import FloaterProfile, PadStock
 from shadbo.core.sums.canvas import CanvasSums
 from shadbo.core.sums.floater import face_position, ledge_spare, pad_made, pads_for
 from shadbo.core.sums.order import order_mm
-from shadbo.core.words.words import Mm, say
+from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import Mm, both, say
 
 Pads = Callable[[Quantity], Sequence[PadStock]]
 
@@ -56,15 +57,15 @@ def suitability(
     )
     screw = screw_length(trial, None, body.ledge_thick, body.pad, canvas.depth)
     pad = wanted.value
-    faults: list[str] = []
+    faults: list[Both] = []
     if pad < -DUST:
-        faults.append(f"{-pad:.4g} mm too shallow")
+        faults.append(say(desk.mark, "{} too shallow", Mm(-pad, "up")))
     if pad > DUST and abs(body.pad.value - pad) > p.face_off_mm + DUST:
-        faults.append(f"no pads in stock make {pad:.4g} mm")
+        faults.append(say(desk.mark, "no pads in stock make {}", Mm(pad)))
     if pad >= -DUST and not screw.standard:
-        faults.append("no standard screw length fits")
+        faults.append(both("no standard screw length fits"))
     if ledge_spare(trial.sheet, body.ledge, gap, p.ledge_beyond_gap_mm).value < -DUST:
-        faults.append("ledge too narrow for the gap")
+        faults.append(both("ledge too narrow for the gap"))
     more = 2 * (gap.value + profile.wall_mm)
     order = order_mm(canvas.width.value + more, canvas.height.value + more, profile.wall_mm)
     return Suitability(

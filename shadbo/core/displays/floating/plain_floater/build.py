@@ -73,7 +73,8 @@ def _held(desk: Desk, canvas: CanvasSums, face_mm: float, gap_mm: float) -> tupl
     out = []
     for stock in desk.stock.plain_stock:
         strip = stock.height_mm - canvas.depth.value - face_mm
-        faults = [] if strip >= LEAST_STRIP_MM - DUST else [f"{LEAST_STRIP_MM - strip:.4g} mm too low"]
+        low = say(desk.mark, "{} too low", Mm(LEAST_STRIP_MM - strip, "up"))
+        faults = [] if strip >= LEAST_STRIP_MM - DUST else [low]
         more = 2 * (gap_mm + stock.face_mm)
         order = order_mm(canvas.width.value + more, canvas.height.value + more, stock.face_mm)
         out.append(

@@ -199,7 +199,7 @@ def _sheets(desk: Desk, stock: SheetStock, width: Quantity, height: Quantity) ->
     over = max(long.value - large, short.value - small, desk.practice.seam_from_corner_mm)
     across = short if long.value > large else long
     strip = s.let("backing.strip", "strip from a second sheet", s.decide("what one sheet lacks", over, MM, long))
-    return f"two sheets: a strip {strip.value:.0f} × {across.value:.0f} mm"
+    return say(desk.mark, "two sheets: a strip {}", sizes(desk.mark, strip, across)).pick(desk.mark.system)
 
 
 DISPLAY = Backed()

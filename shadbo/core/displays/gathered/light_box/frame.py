@@ -25,8 +25,8 @@ def boards_of(desk: Desk, size_mm: tuple[float, float], deep_mm: float, cut_mm: 
     for stock in desk.stock.plain_stock:
         lack = max(deep_mm - stock.height_mm, 0.0)
         thin = max(cut_mm + 6 - stock.face_mm, 0.0)
-        faults = [f"{lack:.4g} mm too low"] if lack > 0 else []
-        faults += [f"{thin:.4g} mm too thin for the steps"] if thin > 0 else []
+        faults = [say(desk.mark, "{} too low", Mm(lack, "up"))] if lack > 0 else []
+        faults += [say(desk.mark, "{} too thin for the steps", Mm(thin, "up"))] if thin > 0 else []
         order = order_mm(size_mm[0] + 2 * stock.face_mm, size_mm[1] + 2 * stock.face_mm, stock.face_mm)
         size = say(desk.mark, "face {}, height {}", Mm(stock.face_mm), Mm(stock.height_mm))
         says = say(desk.mark, "{} to rip off", Mm(max(stock.height_mm - deep_mm, 0), "down"))

@@ -25,6 +25,7 @@ from shadbo.core.shop.materials import PlainStock
 from shadbo.core.sums.items import Item, item_of
 from shadbo.core.sums.order import order_mm, rail_order
 from shadbo.core.sums.weight import solid
+from shadbo.core.words.lengths import Both
 from shadbo.core.words.words import Mm, both, say, sizes
 
 FALLBACK = PlainStock(id="square", name="square stock, none listed", face_mm=20, height_mm=45)
@@ -85,7 +86,7 @@ class OpenFrame:
         f = face.value
         front, back = middle(high.value, item.front.value)
         steps = (
-            f"drill = dowel in hand: {dowel.diameter_mm:g} mm, tried in scrap",
+            f"drill = the dowel in hand, {dowel.name}, tried in scrap",
             "drill the rails first; lay the object on the seated dowels to mark it",
             "join three rails; push the object on; the last rail goes on over its dowel",
         )
@@ -190,11 +191,11 @@ def _held(desk: Desk, item: Item, gap_mm: float) -> tuple[Suitability, ...]:
     """Plain stock held against the object: it should be deeper than the object's hold asks, and stiff."""
     out = []
     for stock in desk.stock.plain_stock:
-        faults = []
+        faults: list[Both] = []
         least = item.front.value + 2 * CLEAR_MM
         lack = max(least - stock.height_mm, 0.0) + max(18.0 - stock.face_mm, 0.0)
         if lack > 0:
-            faults.append(f"{lack:.4g} mm too shallow or slight")
+            faults.append(say(desk.mark, "{} too shallow or slight", Mm(lack, "up")))
         more = 2 * (gap_mm + stock.face_mm)
         order = order_mm(item.width.value + more, item.height.value + more, stock.face_mm)
         price = order / 1000 * stock.price_per_m

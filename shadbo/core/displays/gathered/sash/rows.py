@@ -11,7 +11,7 @@ from shadbo.core.displays.gathered.sash.options import HOME, SashOptions
 from shadbo.core.displays.rabbeted.rows import parts_questions
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.objects import Flag
-from shadbo.core.words.words import Mm, say
+from shadbo.core.words.words import Mm, length, say
 
 ASKED = {
     "daylight_width": "glass that is seen, width",
@@ -84,10 +84,12 @@ def sash_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName, l
 
 def screw_row(desk: Desk, o: SashOptions) -> Question:
     """Which screw goes through the card."""
-    now = desk.sheet["card.screw"].value
-    choices = [Choice(None, "the plan chooses", picked=o.screw_mm is None)]
-    choices += [
-        Choice(x, f"{x:g} mm", picked=o.screw_mm is not None and x == now) for x in desk.practice.screw_lengths_mm[:6]
-    ]
-    return choice_row(HOME.to("screw_mm"), "Screws through the card", choices, o.screw_mm is not None, f"{now:g} mm",
-                      menu=True, key="card.screw")  # fmt: skip
+
+    def called(mm: float) -> str:
+        return length(mm, desk.mark).pick(desk.mark.system)
+
+    now, decided = desk.sheet["card.screw"].value, o.screw_mm is not None
+    choices = [Choice(None, "the plan chooses", picked=not decided)]
+    choices += [Choice(x, called(x), picked=decided and x == now) for x in desk.practice.screw_lengths_mm[:6]]
+    at, label = HOME.to("screw_mm"), "Screws through the card"
+    return choice_row(at, label, choices, decided, called(now), menu=True, key="card.screw")
