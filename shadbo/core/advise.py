@@ -54,5 +54,5 @@ def attempt(plan: Plan, finding: Finding, proposal: Proposal, shop: Shop) -> Rem
         return None
     told = between(plan, after)
     named = proposal.label.mm == told.moulding
-    changes = said(replace(told, moulding="") if named else told, plan, finding.keys)
+    changes = said(replace(told, moulding="") if named else told, plan, next(iter(finding.keys), ""))
     return Remedy(proposal, changes, cost(told, shop.currency), told.effects, told.price)

@@ -1,12 +1,12 @@
 """What a decision changes: two whole plans held side by side, lines, places, parts and what is thrown away."""
 
-import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Assembly, Part
 from shadbo.core.findings import Effect
 from shadbo.core.plan import Plan
+from shadbo.core.shapes.polygon import box_of
 from shadbo.core.words.lengths import Both
 from shadbo.core.words.words import both, length, value_text
 
@@ -100,8 +100,9 @@ def differences(before: Plan, after: Plan) -> tuple[Effect, ...]:
     return tuple(out)
 
 
-def said(change: Change, before: Plan, keys: tuple[str, ...] = ()) -> Both:
-    """A change in few words: what is made again, what moves, the line that tells most. ``keys`` are asked about."""
+def said(change: Change, before: Plan, asked: str = "") -> Both:
+    """A change in few words: what is made again, what moves, the line that tells most. ``asked`` is a line
+    to tell where none of those changes."""
     parts: list[Both] = []
     if change.wasted:
         parts.append(both(f"make again: {_listed(change.wasted)}"))
@@ -109,10 +110,10 @@ def said(change: Change, before: Plan, keys: tuple[str, ...] = ()) -> Both:
         parts.append(both(f"moves {_listed(change.moved)}"))
     if change.moulding and not parts:
         parts.append(both(f"in {change.moulding}"))
-    telling = _telling(change, before, keys)
-    if telling is not None and not change.wasted:
+    telling = _telling(change, before, asked)
+    if telling is not None and not (change.wasted or change.moulding):
         parts.append(telling)
-    if change.added and (telling is None or change.unpriced):
+    if change.added and not parts:
         parts.append(both(f"with {_listed(change.added)}"))
     if not parts:
         parts.append(both("nothing else changes" if change.nothing else "no size changes"))
@@ -128,12 +129,14 @@ def cost(change: Change, currency: str) -> str:
     return f"{more}, {none}" if none else more
 
 
-def _telling(change: Change, before: Plan, keys: tuple[str, ...]) -> Both | None:
-    """The line that says most: one of the usual ones, else one that is cut or made, else one that was asked about."""
+def _telling(change: Change, before: Plan, asked: str) -> Both | None:
+    """The line that says most: one of the usual ones, else one that is cut or made, else the one asked about."""
     lines = {e.key: e for e in change.lines if e.key != "price.materials"}
     named = before.desk.sheet.named
+    if change.moved:
+        lines = {key: e for key, e in lines.items() if key in TELLING}
     made = [key for key in lines if named[key].kind in ("cut", "made")]
-    first = next((lines[key] for key in (*TELLING, *made, *keys) if key in lines), None)
+    first = next((lines[key] for key in (*TELLING, *made, asked) if key in lines), None)
     if first is None:
         return None
     if first.key == "rail.total":
@@ -164,17 +167,25 @@ def _more(were: dict[str, Part], are: dict[str, Part]) -> Iterator[Part]:
 
 
 def _moved(before: Assembly | None, after: Assembly | None) -> Iterator[str]:
-    """Names of pieces whose outline stands elsewhere, seen from the middle of the frame."""
+    """Names of pieces that stand elsewhere, whichever edge or middle of the frame they are measured from."""
     if before is None or after is None:
         return
+    wider = after.outside_width.value - before.outside_width.value
+    taller = after.outside_height.value - before.outside_height.value
     were = {x.id: x for x in before.shown}
     for x in after.shown:
         was = were.get(x.id)
         if was is None or len(was.ring) != len(x.ring):
             continue
-        corners = zip(was.ring, x.ring, strict=True)
-        if any(math.dist(a, b) > MOVED_MM for a, b in corners):
-            yield x.name
+        (left, low, _, _), (left_was, low_was, _, _) = box_of(x.ring), box_of(was.ring)
+        if _stays(left - left_was, wider) and _stays(low - low_was, taller):
+            continue
+        yield x.name
+
+
+def _stays(shift_mm: float, grown_mm: float) -> bool:
+    """Whether a place is the same from the middle, or from one of the edges, of a frame that has grown."""
+    return any(abs(shift_mm - part * grown_mm) <= MOVED_MM for part in (-0.5, 0.0, 0.5))
 
 
 def _wasted(before: Plan, after: Plan) -> Iterator[Part]:

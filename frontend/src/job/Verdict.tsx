@@ -50,13 +50,13 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
       aria-label="Verdict"
     >
       <Sign kind={finding.severity} />
-      <p aria-live="polite" className="min-w-60 flex-1 text-[17px] leading-[1.15]">
+      <p aria-live="polite" className="min-w-60 flex-1 text-[16px] leading-[1.15]">
         <strong>
           <Frac>{say(finding.title)}</Frac>
         </strong>
         : <Frac>{say(finding.detail)}</Frac>.{" "}
         {finding.by_hand && (
-          <span className="text-[15px]">
+          <span className="text-[14px]">
             <Frac>{say(finding.by_hand)}</Frac>{" "}
           </span>
         )}
@@ -77,7 +77,7 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
         <button
           key={r.label.mm}
           type="button"
-          className="action max-w-52 px-3 py-1 leading-tight"
+          className="action max-w-60 px-3 py-1 leading-[1.1]"
           onClick={() => {
             setAt(0);
             session.edit(r.edits);
@@ -86,10 +86,10 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
           <span className="block font-bold">
             <Frac>{say(r.label)}</Frac>
           </span>
-          <span className="block text-[15px]">
+          <span className="block text-[14px]">
             <Frac>{say(r.changes)}</Frac>
           </span>
-          <span className="block text-[15px] whitespace-nowrap">{r.cost}</span>
+          <span className="block text-[14px] whitespace-nowrap">{r.cost}</span>
         </button>
       ))}
       <Effects remedies={finding.remedies} />

@@ -57,7 +57,7 @@ def face_cannot_be_had(look: Look) -> Iterator[Finding]:
         "depth",
         look.say(f"The canvas {stands}: the frame is {{}} too shallow", *values, Mm(-pad.value)),
         look.say("{} deep inside, {} of canvas, face wanted at {}", look.face.inside_depth, depth, wanted),
-        keys=("pad.wanted", "face.made", "canvas.depth"),
+        keys=("face.made", "pad.wanted", "canvas.depth"),
         proposals=(*_accept(look, got), *_deeper(look)),
         by_hand=look.say("Or stretch it again on bars no deeper than {}.", Mm(shallower, "down")),
     )
