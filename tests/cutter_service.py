@@ -18,10 +18,16 @@ class Cutter:
     def __init__(self, pace: float) -> None:
         self.port, self.pace = free_port(), pace
         self.url = f"http://127.0.0.1:{self.port}"
+        self.process: subprocess.Popen[bytes] | None = None
 
-    def __enter__(self) -> Self:
+    def begin(self) -> None:
+        """Start it without waiting for it."""
         command = [sys.executable, "-m", "shadbo", "cutter", "--port", str(self.port), "--pace", str(self.pace)]
         self.process = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+
+    def __enter__(self) -> Self:
+        if self.process is None:
+            self.begin()
         for _ in range(150):
             try:
                 httpx.get(self.url, timeout=1, trust_env=False)
@@ -31,6 +37,7 @@ class Cutter:
         raise RuntimeError("the cutter did not come up")
 
     def __exit__(self, *_: type[BaseException] | BaseException | TracebackType | None) -> None:
+        assert self.process is not None
         self.process.terminate()
         self.process.wait(timeout=20)
 

@@ -19,7 +19,7 @@ def test_the_demo_serves_and_stops_cleanly():
         os.chdir(ROOT)
         os.environ["PORT"] = str(port)
         os.execv("script/demo", ["script/demo"])
-    said, asked, end = b"", False, time.monotonic() + 120
+    said, asked, end = b"", False, time.monotonic() + 240
     while time.monotonic() < end:
         ready, _, _ = select.select([terminal], [], [], 0.5)
         if ready:
@@ -50,7 +50,7 @@ def test_the_demo_serves_and_stops_cleanly():
 
 def answers(address: str, patient: bool = False) -> bool:
     opener = urllib.request.build_opener(urllib.request.ProxyHandler({}))
-    for _ in range(40 if not patient else 300):
+    for _ in range(40 if not patient else 900):
         try:
             with opener.open(address, timeout=2) as answer:
                 return answer.status == 200

@@ -4,7 +4,6 @@ import io
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from coloraide import Color
 from PIL import Image
 
 from shadbo.core.shop.boards import SheetStock
@@ -28,6 +27,8 @@ class Nearest:
 
 def difference(one: str, other: str) -> float:
     """CIE DE2000 of two colours in any notation that the library reads, e.g. ``#22304f`` or ``lab(50 2 -3)``."""
+    from coloraide import Color  # here, so that a server is up sooner
+
     return float(Color(one).delta_e(other, method="2000"))
 
 

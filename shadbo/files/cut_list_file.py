@@ -3,10 +3,6 @@
 import csv
 import io
 
-from openpyxl import Workbook
-from openpyxl.styles import Font
-from openpyxl.utils import get_column_letter
-
 from shadbo.core.cutting.cut_list import CutRow, cut_list
 from shadbo.core.plan import Plan
 
@@ -34,6 +30,10 @@ def as_csv(plan: Plan) -> str:
 
 def as_xlsx(plan: Plan) -> bytes:
     """One sheet, header bold and frozen, numbers as numbers."""
+    from openpyxl import Workbook  # here, so that a server is up sooner
+    from openpyxl.styles import Font
+    from openpyxl.utils import get_column_letter
+
     book = Workbook()
     sheet = book.active
     assert sheet is not None

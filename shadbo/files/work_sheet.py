@@ -20,7 +20,12 @@ TOLD = ("sizes", "depth", "mount", "parts", "hang")
 
 
 def work_sheet(plan: Plan, page: Page, system: System, number: int = 0) -> bytes:
-    """The PDF. A job with readings still missing gets what is known and what to measure."""
+    """The PDF."""
+    return to_pdf(as_html(plan, system, number), page, title=plan.desk.job.title or "work sheet")
+
+
+def as_html(plan: Plan, system: System, number: int = 0) -> str:
+    """What stands on it. A job with readings still missing gets what is known and what to measure."""
     job = plan.desk.job
     head = f"<h1>{escape(job.title or 'untitled')}</h1>"
     owner = escape(job.owner.name or "no owner yet")
@@ -34,8 +39,7 @@ def work_sheet(plan: Plan, page: Page, system: System, number: int = 0) -> bytes
     else:
         body += _drawings(plan, system, ("front", "edge")) + _stations(plan, system)
         body += _cut_list(plan) + _drawings(plan, system, SHOWN[2:])
-    body += _cautions(plan)
-    return to_pdf(body, page, title=job.title or "work sheet")
+    return body + _cautions(plan)
 
 
 def _findings(plan: Plan, system: System) -> str:

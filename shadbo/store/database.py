@@ -3,8 +3,6 @@
 import os
 from pathlib import Path
 
-from alembic import command
-from alembic.config import Config
 from sqlalchemy import Engine, create_engine
 
 VARIABLE = "SHADBO_DATABASE_URL"
@@ -33,6 +31,9 @@ def engine(url: str | None = None) -> Engine:
 
 def migrate(url: str | None = None) -> None:
     """Bring the database to the newest version of the tables."""
+    from alembic import command  # here, so that a server is up sooner
+    from alembic.config import Config
+
     config = Config()
     config.set_main_option("script_location", str(Path(__file__).parent / "migrations"))
     config.set_main_option("sqlalchemy.url", (url or database_url()).replace("%", "%%"))

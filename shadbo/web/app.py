@@ -1,6 +1,7 @@
 """The application: API and front end from one process, at one address."""
 
 import os
+from importlib.metadata import version
 from pathlib import Path
 
 from fastapi import FastAPI, HTTPException
@@ -19,7 +20,9 @@ FRONTEND = Path(__file__).parents[2] / "frontend" / "dist"
 
 def create_app(database: Engine | None = None, frontend: Path = FRONTEND) -> FastAPI:
     """An application on the given database, or on the one that the environment names."""
-    app = FastAPI(title="Shadbo", version="0.3.0", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
+    app = FastAPI(
+        title="Shadbo", version=version("shadbo"), docs_url=None, redoc_url=None, openapi_url="/api/openapi.json"
+    )
     if database is None and os.environ.get(VARIABLE):
         database = engine()
     app.state.engine = database

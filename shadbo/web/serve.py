@@ -20,4 +20,5 @@ def serve(port: int, processes: int) -> None:
         host="127.0.0.1",
         port=port,
         log_level="warning",
+        timeout_worker_healthcheck=60,  # one that is still loading on a busy machine is not dead
     )

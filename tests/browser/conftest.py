@@ -2,7 +2,7 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, Page, expect, sync_playwright
+from playwright.sync_api import Browser, Error, Page, expect, sync_playwright
 from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
 
@@ -25,7 +25,7 @@ AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
 expect.set_options(timeout=10_000)
 
 
-@pytest.fixture(scope="package")
+@pytest.fixture(scope="session")
 def database() -> Iterator[tuple[str, Engine]]:
     with fresh_database("shadbo_browser_tests") as both:
         with Session(both[1]) as s, s.begin():
@@ -33,17 +33,19 @@ def database() -> Iterator[tuple[str, Engine]]:
         yield both
 
 
-@pytest.fixture(scope="package")
+@pytest.fixture(scope="session")
 def server(database: tuple[str, Engine]) -> Iterator[Server]:
     """The server, and a mat cutter a hundred times quicker than a real one."""
-    with Cutter(pace=100) as cutter:
-        server = Server(database[0], "browser", SHADBO_CUTTER_URL=cutter.url)
-        server.start()
+    cutter = Cutter(pace=100)
+    server = Server(database[0], "browser", SHADBO_CUTTER_URL=cutter.url)
+    cutter.begin()
+    server.start()
+    with cutter:
         yield server
-        server.kill()
+    server.kill()
 
 
-@pytest.fixture(scope="package")
+@pytest.fixture(scope="session")
 def chromium() -> Iterator[Browser]:
     with sync_playwright() as p:
         browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=ARGS)
@@ -59,7 +61,7 @@ def empty(database: tuple[str, Engine]) -> None:
         s.execute(text("update workshops set last_job = 100"))
 
 
-@pytest.fixture(scope="package")
+@pytest.fixture(scope="session")
 def demo_rows(database: tuple[str, Engine]) -> tuple[str, ...]:
     """The rows of the demo jobs, made once and kept in tables of their own."""
     tables = ("jobs", "revisions")
@@ -83,23 +85,40 @@ def demo(database: tuple[str, Engine], demo_rows: tuple[str, ...], empty: None) 
         s.execute(text("update workshops set last_job = 100 + (select count(*) from kept_jobs)"))
 
 
+@pytest.fixture(scope="session")
+def window(chromium: Browser, server: Server) -> Page:
+    """The one window of all tests: to open one costs more than most tests."""
+    return chromium.new_context(base_url=server.url).new_page()
+
+
 @pytest.fixture
-def page(chromium: Browser, server: Server) -> Iterator[Page]:
-    """A page at 1280 × 800 that fails the test when the page itself throws."""
+def page(window: Page, server: Server) -> Iterator[Page]:
+    """A page at 1280 × 800, with nothing stored, that fails the test when the page itself throws."""
     if server.process is None:  # a test that had cut it off has failed before it came back
         server.start()
-    context = chromium.new_context(viewport={"width": 1280, "height": 800}, base_url=server.url)
-    page = context.new_page()
+    window.set_viewport_size({"width": 1280, "height": 800})
+    window.goto("/api/health")
+    window.evaluate("() => { localStorage.clear(); sessionStorage.clear() }")
     thrown: list[str] = []
-    page.on("pageerror", lambda e: thrown.append(str(e)))
-    yield page
-    context.close()
+
+    def note(error: Error) -> None:
+        thrown.append(str(error))
+
+    window.on("pageerror", note)
+    yield window
+    window.unroute_all(behavior="ignoreErrors")
+    window.goto("about:blank")
+    window.remove_listener("pageerror", note)
     assert thrown == []
 
 
 def axe(page: Page) -> list[str]:
     """What the accessibility engine finds against WCAG 2.2 AA and its best practices."""
-    page.evaluate(AXE.read_text())
+    if not page.evaluate("() => 'axe' in window"):
+        page.evaluate(AXE.read_text())
     tags = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]
-    found = page.evaluate("tags => axe.run(document, {runOnly: {type: 'tag', values: tags}})", tags)
-    return [f"{v['id']}: {v['help']} — {[n['html'][:160] for n in v['nodes']][:3]}" for v in found["violations"]]
+    run = """tags => axe.run(document, {runOnly: {type: 'tag', values: tags}, resultTypes: ['violations']})
+        .then(found => found.violations.map(v =>
+            `${v.id}: ${v.help} — ${v.nodes.slice(0, 3).map(n => n.html.slice(0, 160))}`))"""
+    found: list[str] = page.evaluate(run, tags)
+    return found

@@ -18,8 +18,6 @@ from tests.browser.test_job import open_job, saved, verdict
 
 BADGES = JOBS["Four coxswains, badges and medals"]
 SHIRT = JOBS["Shirt of the winning eight"]
-BOXES = ("Four coxswains, badges and medals", "Banner of the quilting circle", "Shipwright's jack plane",
-         "Pilot cutter, lit")  # fmt: skip
 
 
 @pytest.fixture
@@ -195,13 +193,6 @@ def test_the_stock_is_seen_and_a_table_adds_to_it(page: Page, demo: None):
     field.set_input_files(csv(head + "moulding,quoin-50,Quoin 50,50,70,60,9,12\n"))
     page.get_by_role("button", name="Take in 1 line").click()
     expect(page.get_by_role("region", name="Mouldings", exact=True)).to_contain_text("Quoin 50")
-
-
-@pytest.mark.parametrize("title", ["Shirt of the winning eight", *BOXES])
-def test_the_stations_of_boxes_are_accessible(page: Page, demo: None, title: str):
-    for station in ("measure", "sizes", "depth", "mount", "parts"):
-        open_job(page, JOBS[title], station)
-        assert axe(page) == [], station
 
 
 def test_artwork_is_cut_out_of_the_lit_board_and_a_file_that_is_none_is_refused(page: Page, demo: None):

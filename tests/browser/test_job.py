@@ -185,7 +185,7 @@ def test_bad_input_is_told_at_the_field_and_stays(page: Page, demo: None):
     weight = page.get_by_label("Weight, on the scale")
     weight.fill("heavy")
     weight.press("Enter")
-    expect(page.get_by_text("valid number")).to_be_visible()
+    expect(page.locator("p").get_by_text("valid number")).to_be_visible()
     expect(weight).to_have_value("heavy")
 
 
@@ -287,11 +287,14 @@ def test_finding_a_job_and_taking_in_a_file(page: Page, demo: None, tmp_path):
     expect(page.get_by_role("heading", level=1)).to_contain_text("From a file")
 
 
-@pytest.mark.parametrize(
-    "station", ["receive", "measure", "display", "sizes", "depth", "mount", "parts", "hang", "history"]
-)
-def test_the_job_page_is_accessible(page: Page, demo: None, station: str):
-    open_job(page, 101, station)
+def test_the_job_page_is_accessible(page: Page, demo: None):
+    open_job(page, 101, "receive")
+    stations = page.get_by_role("navigation").get_by_role("button")
+    for n in range(8):
+        stations.nth(n).click()
+        expect(page.locator(".questions-area [data-field], .questions-area .min-h-12").first).to_be_visible()
+        assert axe(page) == [], n
+    open_job(page, 101, "history")
     page.wait_for_load_state("networkidle")
     assert axe(page) == []
 

@@ -38,8 +38,11 @@ VALIDATOR = jsonschema.Draft202012Validator(job_file.schema())
 
 @pytest.mark.parametrize("the_job", [*demo_jobs(), job(), Job()], ids=lambda j: j.title or "blank")
 def test_the_schema_accepts_what_is_written(the_job: Job):
-    VALIDATOR.check_schema(job_file.schema())
     VALIDATOR.validate(the_job.as_written())
+
+
+def test_the_schema_is_one():
+    VALIDATOR.check_schema(job_file.schema())
 
 
 BAD = {

@@ -14,7 +14,7 @@ from shadbo.files.mat_sheet import NoMat, mat_sheet
 from shadbo.files.papers import papers_of
 from shadbo.files.pdf_page import OnlyFonts
 from shadbo.files.template_sheet import NoTemplate, template_sheet
-from shadbo.files.work_sheet import work_sheet
+from shadbo.files.work_sheet import as_html, work_sheet
 from tests.core.test_box_slips import BADGE, PHOTO, jersey, pegged
 from tests.flat import gathered, job, plan, value
 
@@ -132,12 +132,10 @@ def test_the_work_sheet_tells_sizes_depth_mounts_parts_and_cautions():
     for words in ("job 118", "Jersey box", "Sizes", "Depth", "Mount", "Parts", "To cut and to fetch", "Take care",
                   "stainless pin", "No steam", "long point"):  # fmt: skip
         assert words.lower() in text.lower(), words
-    inch = "\n".join(p.extract_text() for p in pages(work_sheet(demo("winning eight"), LETTER, "in")))
+    inch = as_html(demo("winning eight"), "in")
     assert "⁄" in inch or "/" in inch
-    stop = "\n".join(p.extract_text() for p in pages(work_sheet(demo("Bosun's kit"), A4, "mm")))
-    assert "Before anything is cut" in stop
-    blank = "\n".join(p.extract_text() for p in pages(work_sheet(plan(job("sash", "banner")), A4, "mm")))
-    assert "Still to measure" in blank
+    assert "Before anything is cut" in as_html(demo("Bosun's kit"), "mm")
+    assert "Still to measure" in as_html(plan(job("sash", "banner")), "mm")
 
 
 def test_only_what_a_plan_has_use_for_is_offered():
@@ -150,8 +148,12 @@ def test_only_what_a_plan_has_use_for_is_offered():
 
 
 def test_whatever_is_offered_can_be_made():
+    made: set[str] = set()
     for the_plan in (plan(jersey({"detail": PHOTO})), plan(pegged())):
         for paper in papers_of(the_plan, "mm"):
+            if paper.name in made and paper.name.endswith(".pdf"):
+                continue
+            made.add(paper.name)
             assert len(paper.make(the_plan, A4, "mm", 7)) > 100, paper.name
 
 

@@ -9,7 +9,7 @@ from tests.database import fresh_database
 from tests.making import shop
 
 
-@pytest.fixture(scope="package")
+@pytest.fixture(scope="session")
 def database() -> Iterator[Engine]:
     with fresh_database("shadbo_store_tests") as (_, engine):
         yield engine

@@ -1,5 +1,4 @@
 from collections.abc import Iterator
-from contextlib import contextmanager
 from uuid import uuid4
 
 import pytest
@@ -15,25 +14,30 @@ from tests.database import fresh_database
 from tests.making import DEEP, SHALLOW, WORKED, shop
 
 
-@pytest.fixture(scope="package")
+@pytest.fixture(scope="session")
 def database() -> Iterator[tuple[str, Engine]]:
     with fresh_database("shadbo_web_tests") as both:
         yield both
 
 
-@contextmanager
-def client_of(database: tuple[str, Engine], the_shop: Shop) -> Iterator[TestClient]:
-    with Session(database[1]) as s, s.begin():
-        s.execute(text("truncate workshops cascade"))
-        Workshops(s).add("here", the_shop)
+@pytest.fixture(scope="session")
+def application(database: tuple[str, Engine]) -> Iterator[TestClient]:
+    """One application for all tests: it keeps nothing between them that the database does not."""
     with TestClient(create_app(database[1]), raise_server_exceptions=False) as c:
         yield c
 
 
+def only(database: tuple[str, Engine], the_shop: Shop) -> None:
+    """An empty database but for one workshop."""
+    with Session(database[1]) as s, s.begin():
+        s.execute(text("truncate workshops cascade"))
+        Workshops(s).add("here", the_shop)
+
+
 @pytest.fixture
-def client(database: tuple[str, Engine]) -> Iterator[TestClient]:
-    with client_of(database, shop(WORKED, SHALLOW, DEEP)) as c:
-        yield c
+def client(database: tuple[str, Engine], application: TestClient) -> TestClient:
+    only(database, shop(WORKED, SHALLOW, DEEP))
+    return application
 
 
 class Api:
@@ -67,10 +71,10 @@ def api(client: TestClient) -> Api:
 
 
 @pytest.fixture
-def netloft(database: tuple[str, Engine]) -> Iterator[Api]:
+def netloft(database: tuple[str, Engine], application: TestClient) -> Api:
     """The calls of a browser, in the demo workshop with all its stock."""
-    with client_of(database, demo_shop()) as c:
-        yield Api(c)
+    only(database, demo_shop())
+    return Api(application)
 
 
 @pytest.fixture

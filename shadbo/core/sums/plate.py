@@ -1,8 +1,7 @@
 """Sag of a sheet of glazing that lies flat, held at its rim."""
 
+import math
 from itertools import pairwise
-
-from scipy.optimize import brentq
 
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG
 from shadbo.core.shop.boards import SheetKind
@@ -63,4 +62,13 @@ def sag_mm(width_mm: float, height_mm: float, thick_mm: float, kind: SheetKind, 
     b, a = sorted((width_mm, height_mm))
     ia, ib = 1 / b, 1 / a
     c = 0.75 * (1 - nu**2) * (ia**4 + ib**4) / (ia**2 + ib**2) ** 2
-    return float(brentq(lambda w: w + c * w**3 / thick_mm**2 - w0, 0.0, w0, xtol=1e-9))
+    return cubic_root(c / thick_mm**2, w0)
+
+
+def cubic_root(c: float, w0: float) -> float:
+    """The one real w of w + c·w³ = w₀, for c > 0: in closed form, through the hyperbolic sine of a third.
+
+    >>> round(cubic_root(1.0, 10.0), 6)
+    2.0
+    """
+    return 2 / math.sqrt(3 * c) * math.sinh(math.asinh(1.5 * w0 * math.sqrt(3 * c)) / 3)
