@@ -127,8 +127,9 @@ def main() -> None:
     ask.add_argument("--sample", type=int, default=0, help="as many more, drawn at random")
     ask.add_argument("--seed", type=int, default=1)
     ask.add_argument("--workers", default="auto")
+    ask.add_argument("--drawn-only", action="store_true", help="leave the named ones out")
     said = ask.parse_args()
-    all_ = [*NAMED, *drawn(said.sample, said.seed)]
+    all_ = [*([] if said.drawn_only else NAMED), *drawn(said.sample, said.seed)]
     killed = 0
     for mutant in all_:
         hit = found(mutant, said.workers)

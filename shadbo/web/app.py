@@ -29,6 +29,7 @@ def create_app(database: Engine | None = None, frontend: Path = FRONTEND) -> Fas
     app.state.workshop = None
     problems.install(app)
     app.add_middleware(Headers)
+    #    app.add_middleware(GZipMiddleware, minimum_size=4000, compresslevel=1)
     for part in (house, jobs, lengths, plans, photos, papers, layouts, cutter, stock):
         app.include_router(part.router)
     _serve_api_page(app)
