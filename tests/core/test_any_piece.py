@@ -10,6 +10,7 @@ from shadbo.core.advise import BUDGET, advise
 from shadbo.core.displays.registry import DISPLAYS
 from shadbo.core.drawing.board import draw, draw_ladder, views_of
 from shadbo.core.findings import RANK
+from shadbo.core.job.job import Job
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
 from tests.flat import BOX, PIECES, SASH, SHOP, detail, job, plan, r, sized, value
@@ -64,6 +65,14 @@ def pieces(draw_: st.DrawFn) -> tuple[str, dict[str, Any]]:
     if draw_(st.booleans()):
         more |= {"diagonal_down": r(draw_(st.floats(10, 2500))), "diagonal_up": r(draw_(st.floats(10, 2500)))}
     return what, detail(kind, w, h, **more)
+
+
+@st.composite
+def jobs(draw_: st.DrawFn) -> Job:
+    """Any piece in any display that suits it."""
+    _, measured = draw_(pieces())
+    any_ = [job(d.home.kind, measured, GIVEN) for d in DISPLAYS]
+    return draw_(st.sampled_from([j for d, j in zip(DISPLAYS, any_, strict=True) if d.suits(j.pieces[0])]))
 
 
 @settings(max_examples=120, deadline=None)

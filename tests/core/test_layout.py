@@ -66,6 +66,18 @@ def test_the_main_piece_of_a_symmetric_group_stands_in_the_middle(sizes, gap):
     assert group.at["0"][0] == pytest.approx(0, abs=1e-6)
 
 
+def test_a_column_beside_the_main_piece_is_centred_on_its_height():
+    group = arrange([Block("main", 200, 300), *(Block(f"b{n}", 40, 50) for n in range(4))], "around", 20)
+    main = group.at["main"][1]
+    sides: dict[bool, list[float]] = {}
+    for n in range(4):
+        x, y = group.at[f"b{n}"]
+        sides.setdefault(x < group.at["main"][0], []).append(y)
+    assert len(sides) == 2
+    for ys in sides.values():
+        assert sum(ys) / len(ys) == pytest.approx(main)
+
+
 def test_a_caption_stands_under_its_piece_and_counts_for_its_height():
     named = Block("a", 60, 40, ("plate", 50, 12), 8)
     group = arrange([named, Block("b", 60, 40)], "row", 20)

@@ -1,5 +1,7 @@
 """Stepped openings, mirrored cutting lines with start and stop, letters with islands and bridges, traced zones."""
 
+from itertools import pairwise
+
 import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
@@ -122,6 +124,17 @@ def test_closed_letters_leave_islands_and_bridges_hold_them():
     assert sum(area(r) for r in held.rings) == pytest.approx(
         area(loose.rings[0]) + area(loose.holes[0]) - 2 * 4 * 10, abs=0.01
     )
+
+
+@given(st.text("ILT", min_size=2, max_size=8), st.integers(20, 120))
+@settings(max_examples=20, deadline=None)
+def test_letters_follow_one_another_at_one_pitch(text, high):
+    """The same letter further on is the same outline, moved by a whole number of letters."""
+    found = lettering(text, high)
+    one = {x: box_of(lettering(x, high).rings[0]) for x in "ILT"}
+    pitch = found.width / (len(text) - 1 + one["T"][2] * 2 / (one["T"][2] * 2 + high / 7)) if len(text) > 1 else 0
+    lefts = [box_of(r)[0] - one[x][0] for x, r in zip(text, found.rings, strict=True)]
+    assert [b - a for a, b in pairwise(lefts)] == pytest.approx([pitch] * (len(text) - 1), rel=0.02)
 
 
 @given(st.text("".join(GLYPHS) + " ", min_size=1, max_size=10), st.integers(20, 120), st.sampled_from([0.0, 3.0]))

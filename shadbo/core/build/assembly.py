@@ -19,6 +19,7 @@ from shadbo.core.shapes.plane import Ring as Ring
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.boards import SheetStock, Tape
 from shadbo.core.shop.materials import HangerKind, PadStock
+from shadbo.core.solids.body import Body, Tie
 from shadbo.core.sums.spacing import KeepOut
 from shadbo.core.words.lengths import Both
 
@@ -105,7 +106,10 @@ class Fixing:
 
 @dataclass(frozen=True, slots=True)
 class Join:
-    """What holds what: how many, where, with what load, and what the bench has to do."""
+    """What holds what: how many, where, with what load, and what the bench has to do.
+
+    ``pulls``: it keeps what it holds from coming forwards too, as a screw does and a point does not.
+    """
 
     id: str
     name: str
@@ -119,6 +123,7 @@ class Join:
     operations: tuple[str, ...] = ()
     key: str = ""
     price: float = 0.0
+    pulls: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -170,7 +175,8 @@ class Assembly:
     canvas comes nearest to its wall, in words; ``pads`` what lies under it.
     ``goes_in`` says in a few words how the piece goes into what was made.
     ``hangs`` limits the ways of hanging; empty leaves it to weight and size. ``back_rail`` is None where
-    there is no rail to screw a hanger to. ``answers`` are what the docket says, by station.
+    there is no rail to screw a hanger to. ``bodies`` are its things in their places, ``ties``
+    what is fixed to what. ``answers`` are what the docket says, by station.
     """
 
     outside_width: Quantity
@@ -207,6 +213,8 @@ class Assembly:
     windows: tuple[Window, ...] = ()
     zones: tuple[Forbidden, ...] = ()
     layout_at: str = ""
+    bodies: tuple[Body, ...] = ()
+    ties: tuple[Tie, ...] = ()
 
     @property
     def mounts(self) -> tuple[MountPlan, ...]:

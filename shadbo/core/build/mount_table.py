@@ -12,7 +12,7 @@ FactorKind = Literal["hardware_factor", "tape_factor", "hinge_factor", "pin_fact
 class Mount:
     """A way of holding a piece: common practice, no source, where nothing else is said.
 
-    Places in braces are lengths of the shop's practice.
+    Places in braces are lengths of the shop's practice. ``fixes``: it keeps the piece from coming forwards by itself.
     """
 
     id: str
@@ -22,6 +22,7 @@ class Mount:
     glues: bool = False
     wets: bool = False
     pierces: bool = False
+    fixes: bool = True
     most_kg: float = 1000.0
     tape: TapeKind | None = None
     factor: FactorKind = "hardware_factor"
@@ -173,12 +174,14 @@ MOUNTS = _all(
         "friction",
         "held between the panes",
         ("clean and dry all four faces; lay the piece by the corner marks; close without shifting it",),
+        fixes=False,
         most_kg=0.15,
     ),
     Mount(
         "sink",
         "in a sink cut to its outline",
         ("cut the sink {sink_beyond_mm} larger than the outline, as deep as the piece",),
+        fixes=False,
     ),
     Mount(
         "clamping rail",

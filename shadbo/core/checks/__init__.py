@@ -18,6 +18,7 @@ from shadbo.core.checks import (
     package,
     readings,
     screws,
+    solid,
     stretching,
     sums,
 )
@@ -26,6 +27,9 @@ from shadbo.core.findings import Finding
 
 CHECKS: tuple[Callable[[Look], Iterator[Finding]], ...] = (
     sums.no_answer,
+    solid.one_place,
+    solid.opening_leaves,
+    solid.unheld,
     readings.sides_far_apart,
     readings.diagonals_impossible,
     readings.diagonals_do_not_close,

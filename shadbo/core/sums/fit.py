@@ -53,6 +53,35 @@ def allowance_of(
     return sheet.let(f"fit.allowance_{axis}", f"allowance on the {axis}", best, source), growth
 
 
+def made_inside(
+    sheet: Sheet, axis: str, noun: str, planned: Quantity, joint_mm: float
+) -> tuple[Quantity, Quantity, Quantity]:
+    """The inside of a frame at one end, in the middle and at the other end, as made.
+
+    Only readings that were taken count: an end that was not measured is as the other one, a middle that was not is
+    what the measured ends come to, so that neither tells of a bow.
+    """
+    keys = {place: f"frame.inside_{axis}.{place}" for place in (*ENDS[axis], "middle")}
+    measured = [end for end in ENDS[axis] if keys[end] in sheet.as_built]
+    first_middle = not measured or keys["middle"] in sheet.as_built
+    made: dict[str, Quantity] = {}
+
+    def put(place: str, q: Quantity, tolerance_mm: float = 0.0) -> None:
+        made[place] = sheet.made(keys[place], f"{noun} {axis}, {place}", q, tolerance_mm)
+
+    if first_middle:
+        put("middle", planned, joint_mm)
+    for end in measured:
+        put(end, *((made["middle"],) if first_middle else (planned, joint_mm)))
+    for end in ENDS[axis]:
+        if end not in made:
+            put(end, made[measured[0]] if measured else made["middle"])
+    first, last = (made[end] for end in ENDS[axis])
+    if not first_middle:
+        put("middle", (first + last) / 2)
+    return first, made["middle"], last
+
+
 def frame_axis(
     sheet: Sheet,
     axis: str,
@@ -71,8 +100,7 @@ def frame_axis(
     saw, joint = tolerances_mm
     wanted = sheet.let(f"inside.{axis}", f"rabbet {axis}, wanted", package + allowance, "package + allowance", "up")
     rail = sheet.cut(f"rail.{axis}", f"rail, outside {axis}, long point", wanted + 2 * (face - lip), "up", saw)
-    middle = sheet.made(f"frame.inside_{axis}.middle", f"rabbet {axis}, middle", rail - 2 * (face - lip), joint)
-    first, last = (sheet.made(f"frame.inside_{axis}.{end}", f"rabbet {axis}, {end}", middle) for end in ENDS[axis])
+    first, middle, last = made_inside(sheet, axis, "rabbet", rail - 2 * (face - lip), joint)
     spans = (first, last) if pulled_in else (first, middle, last)
     least = sheet.let(f"fit.rabbet_{axis}", f"rabbet {axis}, least", sheet.pick("smallest", *spans))
     most = sheet.pick("largest", *spans)

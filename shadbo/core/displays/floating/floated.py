@@ -7,6 +7,7 @@ from shadbo.core.build.assembly import Assembly, Join, Part
 from shadbo.core.build.setting import BackRail, Margins, Room, Suitability
 from shadbo.core.desk import Desk
 from shadbo.core.displays.floating.answers import answers
+from shadbo.core.displays.floating.bodies import floater_bodies
 from shadbo.core.displays.floating.options import FloatingOptions
 from shadbo.core.displays.floating.parts import pad_strips, rails
 from shadbo.core.displays.floating.screws import place_screws, screw_length, screw_of
@@ -19,6 +20,7 @@ from shadbo.core.sheet.units import MM
 from shadbo.core.shop.kept import SCREWS, role
 from shadbo.core.shop.materials import FloaterProfile, PadStock, PlainStock
 from shadbo.core.sums.canvas import CanvasSums, canvas_sums
+from shadbo.core.sums.fit import made_inside
 from shadbo.core.sums.floater import ledge_spare, screw_line
 from shadbo.core.sums.order import rail_order
 from shadbo.core.sums.square import Opening, place
@@ -171,8 +173,10 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
         steps,
         "screw.length",
         price=screw.price,
+        pulls=True,
     )
     depth = s.let("frame.depth", "depth of the frame", body.inside_depth + body.ledge_thick)
+    bodies, ties = floater_bodies(sums, f"rail, {body.profile.name}")
     return Assembly(
         outside_w,
         outside_h,
@@ -192,6 +196,8 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
         keep_outs=outs,
         least_gap_at=placed.least_at(),
         pads=tuple(body.pads),
+        bodies=bodies,
+        ties=ties,
         goes_in="set the canvas with its shims and fasten it",
         effort="screws out, and the canvas comes back as it was",
     )
@@ -205,8 +211,6 @@ def _frame_axis(
     governing = desk.largest_of_set(axis, size, size)
     wanted = s.let(f"inside.{axis}", f"inside {axis}, wanted", governing + 2 * gap, way="up")
     rail = s.cut(f"rail.{axis}", f"rail, outside {axis}, long point", wanted + 2 * wall, "up", p.cut_tolerance_mm)
-    ends = ("top", "bottom") if axis == "width" else ("left", "right")
-    middle = s.made(f"frame.inside_{axis}.middle", f"inside {axis}, middle", rail - 2 * wall, p.joint_tolerance_mm)
-    first, last = (s.made(f"frame.inside_{axis}.{e}", f"inside {axis}, {e}", middle) for e in ends)
+    first, middle, last = made_inside(s, axis, "inside", rail - 2 * wall, p.joint_tolerance_mm)
     outside = s.made(f"frame.outside_{axis}", f"outside {axis}", middle + 2 * wall, way="up")
     return (first, middle, last), outside

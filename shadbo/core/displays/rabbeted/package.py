@@ -8,16 +8,19 @@ from shadbo.core.build.marked import Forbidden, Shown, Spot, Window
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.build.setting import Margins, Room
 from shadbo.core.desk import Desk
+from shadbo.core.displays.rabbeted.bodies import begins_of, frame_bodies, slab_bodies, ties_of
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.displays.rabbeted.joints import joint_sums
 from shadbo.core.displays.rabbeted.points import cover_parts, point_join
 from shadbo.core.displays.rabbeted.rails import rail_parts
 from shadbo.core.displays.rabbeted.slabs import Slab, filler_slab
+from shadbo.core.displays.rabbeted.under_spacer import under_spacer
 from shadbo.core.displays.rabbeted.views import callouts, dimensions, section_of
 from shadbo.core.hang.hanging import hanger_down
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
+from shadbo.core.solids.body import Body, Tie
 from shadbo.core.sums.bending import rail_sag
 from shadbo.core.sums.border import strips
 from shadbo.core.sums.hang import force
@@ -30,8 +33,9 @@ from shadbo.core.words.words import both, say
 class Package:
     """What a display puts into the rabbet, and how it is seen.
 
-    ``front`` draws what stands inside the rails; ``joins`` are the mount's own fixings; ``sections`` adds what stands
-    between the layers, given how deep each begins.
+    ``front`` draws what stands inside the rails; ``joins`` are the mount's own fixings; ``sections``
+    and ``bodies`` add what
+    stands between the layers, given how deep each begins.
     """
 
     slabs: tuple[Slab, ...]
@@ -53,6 +57,7 @@ class Package:
     points: bool = True
     callouts: tuple[Callout, ...] = ()
     sections: Callable[[dict[str, float]], Sequence[Part]] | None = None
+    bodies: Callable[[dict[str, float]], tuple[Sequence[Body], Sequence[Tie]]] | None = None
     more_mounts: tuple[MountPlan, ...] = ()
     shown: tuple[Shown, ...] = ()
     spots: tuple[Spot, ...] = ()
@@ -84,6 +89,11 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         if part is not None:
             parts.append(part)
             mass = mass + part.mass if part.mass is not None else mass
+    begins = begins_of(frame.front.value, slabs)
+    strips, bodies_under = under_spacer(desk, (frame.package_w, frame.package_h), slabs, begins)
+    for part in strips:
+        parts.append(part)
+        mass = mass + part.mass if part.mass is not None else mass
     s.let("package.mass", "package, all that the rails carry", mass)
     weight = s.let("package.load", "load on the bottom rail", force(s, s["package.mass"]))
     rail_sag(s, weight, s["frame.outside_width"], frame.profile.species, frame.depth, frame.face)
@@ -98,12 +108,15 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
     parts += [*package.front(frame), *package.parts]
     back = frame.front.value + sum(x.thick.value for x in slabs)
     if package.sections is not None:
-        begins: dict[str, float] = {}
-        deep = frame.front.value
-        for layer in slabs:
-            begins[layer.id] = deep
-            deep += layer.thick.value
         parts += package.sections(begins)
+    size = (frame.package_w.value, frame.package_h.value)
+    bodies = [*frame_bodies(frame), *slab_bodies(s, slabs, begins, size, package.windows)]
+    bodies += bodies_under
+    ties = ties_of(joins, bodies, slabs, package.mount)
+    if package.bodies is not None:
+        more, fixed = package.bodies(begins)
+        bodies += more
+        ties += fixed
     joint = joint_sums(desk, frame, s["package.mass"])
     room_end = frame.depth.value
     extra = tuple(package.dimensions(frame)) if package.dimensions is not None else ()
@@ -132,6 +145,8 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         back=package.back,
         joint=joint,
         arranged=package.arranged,
+        bodies=tuple(bodies),
+        ties=tuple(ties),
         more_mounts=package.more_mounts,
         shown=package.shown,
         spots=package.spots,

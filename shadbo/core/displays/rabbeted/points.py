@@ -42,19 +42,24 @@ def point_join(desk: Desk, frame: Frame, slabs: Sequence[Slab], soft: bool = Fal
 
 
 def side_fixings(
-    desk: Desk, frame: Frame, key: str, count: Callable[[float], int], inset_mm: float
+    desk: Desk, frame: Frame, key: str, count: Callable[[float], int], inset_mm: float, grown_mm: float = 0.0
 ) -> tuple[Fixing, ...]:
-    """Fixings along all four sides of the package; ``along`` is from the frame's outer corner."""
+    """Fixings along all four sides of the package; ``along`` is from the frame's outer corner.
+
+    ``grown_mm`` is how much further out, each side, a layer on a step of its own reaches.
+    """
     s = desk.sheet
-    w, h = frame.package_w.value, frame.package_h.value
-    offset = frame.start_mm
+    w, h = frame.package_w.value + 2 * grown_mm, frame.package_h.value + 2 * grown_mm
+    offset = frame.start_mm - grown_mm
+    words = key.replace(".", " ")
     out = []
     for side in ("top", "right", "bottom", "left"):
         across = side in ("top", "bottom")
         length = w if across else h
         n = count(length)
         for i, at in enumerate(edge_walk(length, n, min(inset_mm, length / 3)), 1):
-            along = s.let(f"{key}.{side}.{i}", f"{key} {i}, {side}, from the corner", s.number(at + offset, MM))
+            label = f"{words} {i}, {side}, from the corner"
+            along = s.let(f"{key}.{side}.{i}", label, s.number(at + offset, MM))
             x, y = w / 2 - at, h / 2 - at
             place = {"top": (x, h / 2 - 4), "bottom": (x, 4 - h / 2), "left": (4 - w / 2, y), "right": (w / 2 - 4, y)}
             out.append(Fixing(place[side], side, along))

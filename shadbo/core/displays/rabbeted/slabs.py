@@ -34,7 +34,10 @@ BACKING = SheetStock(id="backing", name="backing, none listed", kind="backing", 
 
 @dataclass(frozen=True, slots=True)
 class Slab:
-    """One layer. ``starts_mm`` is how far its edge lies inside the package's; a ring ends after ``ring_mm``."""
+    """One layer. ``starts_mm`` is how far its edge lies inside the package's; a ring ends after ``ring_mm``.
+
+    ``wrapped``: it reaches to the package's edge, whatever of it is measured and seen.
+    """
 
     id: str
     name: str
@@ -50,6 +53,7 @@ class Slab:
     note: str = ""
     ring_price_per_m: float = 0.0
     count: int = 1
+    wrapped: bool = False
 
     @property
     def key(self) -> str:

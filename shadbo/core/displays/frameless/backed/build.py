@@ -20,6 +20,7 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.boards import SheetKind, SheetStock
 from shadbo.core.shop.kept import SHEETS
+from shadbo.core.solids.body import Body, Prism, Tie
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.weight import by_area
 from shadbo.core.words.words import Mm, both, say, sizes
@@ -65,6 +66,7 @@ class Backed(OnePiece):
         hatch = KINDS[desk.piece.detail.kind].hatch
         t, b, i = piece_line.value, thick.value, inset.value
         w, h = flat.width.value, flat.height.value
+        ring = tuple((x.value, y.value) for x, y in flat.shape.outline.points.values())
         parts = [
             Part(
                 "piece",
@@ -101,10 +103,15 @@ class Backed(OnePiece):
             seen(
                 "piece-seen",
                 hatch,
-                tuple((x.value, y.value) for x, y in flat.shape.outline.points.values()),
+                ring,
                 "piece.width",
             ),
         ]
+        bodies = (
+            Body("piece", desk.piece.detail.kind, hatch, (Prism(ring, 0.0, t),), "piece"),
+            Body("backing", f"backing: {stock.name}", HATCH[stock.kind],
+                 (Prism(centred(width.value, height.value), t, t + b),), "backing", True),
+        )  # fmt: skip
         hung = o.hung or ("strips" if wall_strips(desk) else "ledge")
         return Assembly(
             outside_w,
@@ -142,6 +149,8 @@ class Backed(OnePiece):
             goes_in="glue the backing on and leave it under weights",
             effort="glued for good",
             wall_strip=o.strip,
+            bodies=bodies,
+            ties=(Tie("piece", "backing", mount.taken.mount.id),),
         )
 
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:

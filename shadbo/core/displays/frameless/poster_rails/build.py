@@ -16,6 +16,7 @@ from shadbo.core.shapes.rings import rect
 from shadbo.core.sheet.units import KG, MM, ONE
 from shadbo.core.shop.boards import PosterRail
 from shadbo.core.shop.kept import POSTER_RAILS
+from shadbo.core.solids.body import Body, Prism
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.hang import force
 from shadbo.core.words.words import Mm, both, say
@@ -115,6 +116,17 @@ class PosterRails(OnePiece):
         ]
         low = -h + (r - k) if bottom else h - (r - k) - flat.height.value
         sheet = rect(-flat.width.value / 2, low, flat.width.value / 2, h - (r - k))
+        bars = [rect(-w, h - r, w, h), *([rect(-w, -h, w, -h + r)] if bottom else [])]
+        bodies = (
+            *(
+                Body(f"rail-{i}", rail.name, "wood", (
+                    Prism(bar, 0.0, middle - t / 2),
+                    Prism(bar, middle + t / 2, d),
+                ), "rail", i == 0)
+                for i, bar in enumerate(bars)
+            ),
+            Body("piece", "sheet", "paper", (Prism(sheet, middle - t / 2, middle + t / 2),), "piece"),
+        )  # fmt: skip
         parts.insert(0, seen("sheet-seen", "paper", sheet, "piece.width"))
         return Assembly(
             outside_w,
@@ -155,6 +167,7 @@ class PosterRails(OnePiece):
             },
             hangs=("cord",),
             mount=mount,
+            bodies=bodies,
             goes_in="clamp the sheet into its rails",
             effort="rails off: nothing stays on it",
         )

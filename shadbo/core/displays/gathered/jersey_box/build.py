@@ -7,6 +7,7 @@ from shadbo.core.build.assembly import Assembly, Dimension, Hatch, Part
 from shadbo.core.build.marked import Window
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
+from shadbo.core.displays.gathered.bodies import item_bodies
 from shadbo.core.displays.gathered.form_board import form_parts
 from shadbo.core.displays.gathered.gathered import (
     Gathered,
@@ -106,6 +107,7 @@ class JerseyBox:
             effort="pins out, and the shirt comes back whole",
             strainer=bool(o.strainer),
             sections=lambda begins: item_sections(frame, group, begins["board"], reach),
+            bodies=lambda begins: item_bodies(group, _seats(sat, slabs, begins)),
             more_mounts=held.mounts[1:],
             parts=tuple(form_parts(desk, group, held)),
             shown=group.shown(seats, HOME.to("seats")),
@@ -128,6 +130,17 @@ def _group(desk: Desk, o: JerseyOptions, items: tuple[Item, ...], sat: Seated, p
     layout = o.layout.model_copy(update={"places": tuple(p for p in o.layout.places if p.id not in fixed)})
     field = (s["field.width"], s["field.height"])
     return Gathered(items, places(desk, items, at, layout, field), *field, "by the opening", HOME.to("layout"))
+
+
+def _seats(sat: Seated, slabs: list[Slab], begins: dict[str, float]) -> dict[str, tuple[str, float]]:
+    """The garment on the board, badges and plates on the mat, photographs behind the last mat."""
+    last = [x for x in slabs if x.role == "mat"][-1]
+    behind = begins[last.id] + last.thick.value
+    return {
+        sat.garment.id: ("board", begins["board"]),
+        **{x.id: ("mat", begins["mat"]) for x in (*sat.notches, *sat.plates)},
+        **{x.id: (last.id, behind + x.front.value) for x in sat.windows},
+    }
 
 
 def _depth(desk: Desk, o: JerseyOptions, sat: Seated, size_mm: tuple[float, float]) -> list[Slab]:

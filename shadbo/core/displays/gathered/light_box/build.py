@@ -7,6 +7,7 @@ from shadbo.core.build.assembly import Assembly, Callout, Part
 from shadbo.core.build.marked import Window
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
+from shadbo.core.displays.gathered.bodies import item_bodies
 from shadbo.core.displays.gathered.gathered import (
     Gathered,
     gather,
@@ -18,6 +19,7 @@ from shadbo.core.displays.gathered.gathered import (
 )
 from shadbo.core.displays.gathered.held import hold_items
 from shadbo.core.displays.gathered.light_box.frame import LIP_THICK_MM, boards_of, layer_room, layers_of, rails_of
+from shadbo.core.displays.gathered.light_box.joins import step_joins
 from shadbo.core.displays.gathered.light_box.options import HOME, LEVERS
 from shadbo.core.displays.gathered.light_box.rows import light_questions
 from shadbo.core.displays.gathered.light_box.sums import (
@@ -121,6 +123,7 @@ class LightBox:
                 say(desk.mark, "field {}", sizes(desk.mark, group.width, group.height)),
                 say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
             ),
+            step_joins(desk, frame, slabs, step.value),
             reach_mm=min(reach + 30, 76),
             back="none",
             goes_in="lay the layers on their steps, burn the lamps for an hour and screw the back on",
@@ -131,6 +134,7 @@ class LightBox:
                 *item_sections(frame, group, begins["middle"], reach),
                 *_strip_sections(frame, lamp, begins["backing"], rows),
             ],
+            bodies=lambda begins: item_bodies(group, dict.fromkeys(group.at, ("middle", begins["middle"]))),
             more_mounts=held.mounts[1:],
             shown=group.shown(),
             spots=(*held.spots, cable),

@@ -22,6 +22,7 @@ from shadbo.core.pieces.pieces import Piece
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.kept import DOWELS, PLAIN_STOCK
 from shadbo.core.shop.materials import PlainStock
+from shadbo.core.solids.body import Body, Prism, Step, Tie, rails_round
 from shadbo.core.sums.items import Item, item_of
 from shadbo.core.sums.order import order_mm, rail_order
 from shadbo.core.sums.weight import solid
@@ -92,6 +93,11 @@ class OpenFrame:
         )
         join = Join("pegs", f"{dowel.name}", dowel.name, ("rail", "piece"), fixings, s["peg.length"],
                     dowel.diameter_mm, operations=steps, key="peg.length")  # fmt: skip
+        opening = Step(s["frame.inside_width.middle"].value, s["frame.inside_height.middle"].value, 0.0, high.value)
+        outer = (s["frame.outside_width"].value, s["frame.outside_height"].value)
+        bodies = rails_round(outer, [opening], "wood", f"rail, {stock.name}")
+        ties = (Tie("item", bodies[0].id, "pegs"),) if bodies else ()
+        bodies.append(Body("item", item.name, "stretcher", (Prism(item.ring, front, back),), "item"))
         return Assembly(
             s["frame.outside_width"],
             s["frame.outside_height"],
@@ -133,6 +139,8 @@ class OpenFrame:
             },
             Room(0.0, high.value, "profile.height", "rail"),
             see_through=True,
+            bodies=tuple(bodies),
+            ties=ties,
             moulding=stock,
             mouldings=held,
             mount=mount,

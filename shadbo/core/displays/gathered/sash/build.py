@@ -7,6 +7,7 @@ from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.build.setting import BackRail, Room
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
+from shadbo.core.displays.gathered.sash.bodies import sash_bodies
 from shadbo.core.displays.gathered.sash.options import HOME, LEVERS
 from shadbo.core.displays.gathered.sash.parts import sash_callouts, sash_layers
 from shadbo.core.displays.gathered.sash.rows import ASKED, sash_questions
@@ -92,6 +93,7 @@ class SashDisplay:
         )
         deep = got["thickness"]
         room = got["thickness"].value - got["rebate"].value
+        bodies, ties = sash_bodies(desk, item, got, core, card)
         f = wall.value
         return Assembly(
             width,
@@ -123,6 +125,8 @@ class SashDisplay:
             Room(room, deep.value, "box.depth", "behind the glass"),
             glazed=True,
             mount=mount,
+            bodies=bodies,
+            ties=ties,
             goes_in="lay the wrapped core behind the glass and screw its card on",
             effort="tape off, and the cloth is whole",
             shown=(Shown(item.id, item.name, centred(*(got[f"daylight_{a}"].value - 2 for a in ("width", "height"))),

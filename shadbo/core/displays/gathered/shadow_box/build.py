@@ -6,6 +6,7 @@ from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly, Part, Ring
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
+from shadbo.core.displays.gathered.bodies import item_bodies
 from shadbo.core.displays.gathered.form_board import form_parts
 from shadbo.core.displays.gathered.gathered import (
     Gathered,
@@ -109,6 +110,7 @@ class ShadowBox:
             else "for good",
             strainer=bool(o.strainer),
             sections=lambda begins: item_sections(frame, group, begins["board"], reach),
+            bodies=lambda begins: item_bodies(group, dict.fromkeys(group.at, ("board", begins["board"]))),
             more_mounts=held.mounts[1:],
             parts=tuple(form_parts(desk, group, held)),
             shown=group.shown(),

@@ -51,7 +51,7 @@ class NeedleworkFrame(OnePiece):
         slabs, glazing = layers_of(desk, options, facts, flat, in_mm(rough), p.air_textile_mm)
         slabs.insert(-1, Slab("folds", "folds and tape", "pad", folds, "textile", ring_mm=25, cut=False))
         slabs, frame = framed(desk, flat, options, (border, border), slabs, rough, glazing.kind == "acrylic")
-        slabs = [replace(x, starts_mm=0.0) for x in slabs]
+        slabs = [replace(x, starts_mm=0.0, wrapped=x.id == "piece") for x in slabs]
         mount = choose_mount(desk, facts, flat.mass.value, MOUNTS, options.mount)
         slabs = _board(desk, frame, flat, slabs)
         _fixings(desk, frame, mount)

@@ -12,6 +12,7 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import SheetStock
 from shadbo.core.shop.kept import SHEETS
+from shadbo.core.solids.body import Body, Step, rails_round
 from shadbo.core.sums.weight import solid
 
 ASKED = {
@@ -126,6 +127,15 @@ def box_parts(desk: Desk, box: Box) -> list[Part]:
             key="box.wall",
         )
     ]
+
+
+def box_bodies(box: Box) -> list[Body]:
+    """The bought frame as it was measured: its wall round the clear inside, and its lip over the glass."""
+    outside = (box.outside_w.value, box.outside_h.value)
+    w, h, deep = box.width.value, box.height.value, box.depth.value
+    lip = box.lip.value
+    steps = [Step(w - 2 * lip, h - 2 * lip, 0.0, LIP_THICK_MM), Step(w, h, LIP_THICK_MM, deep)]
+    return rails_round(outside, steps, "wood", "bought box frame", ("rail", "rail"))
 
 
 def box_section(box: Box, slabs: Sequence[Slab], reach_mm: float) -> tuple[dict[str, Ring], tuple[Layer, ...]]:

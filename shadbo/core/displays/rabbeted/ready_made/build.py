@@ -9,10 +9,12 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.one_piece import OnePiece
+from shadbo.core.displays.rabbeted.bodies import begins_of, mount_ties, slab_bodies
 from shadbo.core.displays.rabbeted.flat_front import border_margins, place_in, placed_ring, seen
 from shadbo.core.displays.rabbeted.ready_made.bought_box import (
     ASKED,
     LIP_THICK_MM,
+    box_bodies,
     box_dimensions,
     box_of,
     box_parts,
@@ -21,6 +23,7 @@ from shadbo.core.displays.rabbeted.ready_made.bought_box import (
 from shadbo.core.displays.rabbeted.ready_made.options import HOME, LEVERS
 from shadbo.core.displays.rabbeted.ready_made.package import box_slabs
 from shadbo.core.displays.rabbeted.rows import mount_questions, parts_questions
+from shadbo.core.displays.rabbeted.under_spacer import under_spacer
 from shadbo.core.displays.rabbeted.views import callouts
 from shadbo.core.findings import StationName
 from shadbo.core.hang.hanging import hanger_down
@@ -28,6 +31,7 @@ from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.units import MM, ONE
+from shadbo.core.solids.body import Tie
 from shadbo.core.sums.border import hinge_count
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.weight import by_area
@@ -113,6 +117,11 @@ class ReadyMade(OnePiece):
             seen("field", "board", inside, "board.width"),
             seen("piece-seen", KINDS[desk.piece.detail.kind].hatch, placed_ring(flat, placed), "piece.width"),
         ]
+        begins = begins_of(LIP_THICK_MM, slabs)
+        strips, under = under_spacer(desk, (board_w, board_h), slabs, begins)
+        parts += strips
+        layered = slab_bodies(s, slabs, begins, (board_w.value, board_h.value))
+        bodies = [*box_bodies(box), *layered, *under]
         wall = s.let("rail.back_wall", "wall at the back", s.pick("largest", box.wall - box.lip, s.number(6, MM)))
         room_end = LIP_THICK_MM + box.room.value
         return Assembly(
@@ -150,6 +159,8 @@ class ReadyMade(OnePiece):
             glazed=o.glass != "left out",
             mount=mount,
             goes_in="lay the package in and close the tabs",
+            bodies=tuple(bodies),
+            ties=(Tie(slabs[-1].id, bodies[0].id, "tabs", ("backwards",)), *mount_ties(slabs, mount)),
             effort="tabs up, and all comes out again",
         )
 

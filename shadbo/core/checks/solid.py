@@ -1,0 +1,69 @@
+"""What must be true of real things: nothing shares a place, nothing is loose."""
+
+from collections.abc import Iterator
+
+from shadbo.core.checks.view import Look
+from shadbo.core.findings import Finding, StationName
+from shadbo.core.solids.clash import Clash, clashes
+from shadbo.core.solids.held import loose
+from shadbo.core.solids.openings import broken_out
+from shadbo.core.words.words import Mm, both
+
+WAYS = {"forwards": "Nothing stops it from falling forwards", "backwards": "Nothing holds it from behind"}
+
+
+def one_place(look: Look) -> Iterator[Finding]:
+    """Two things in one place, real sizes where they were measured: each pair once, by the most that they share."""
+    told: set[tuple[str, str]] = set()
+    for clash in clashes(look.assembly.bodies):
+        names = (clash.first.name, clash.second.name)
+        if names in told:
+            continue
+        told.add(names)
+        yield Finding(
+            "solid.clash",
+            "stop",
+            _station(clash),
+            look.say("{} and {} are in one place: by {}", both(names[0]), both(names[1]), Mm(clash.by_mm, "up")),
+            look.say(
+                "{} from {} to {} behind the front edge, {} from {} to {}",
+                both(names[0]),
+                *map(Mm, (clash.first.front_mm, clash.first.back_mm)),
+                both(names[1]),
+                *map(Mm, (clash.second.front_mm, clash.second.back_mm)),
+            ),
+            place=f"{clash.first.part}/{clash.second.part}",
+            by_hand=both("Read both again; what is too large is cut again, or the other made larger."),
+        )
+
+
+def _station(clash: Clash) -> StationName:
+    return "depth" if clash.deep else "sizes"
+
+
+def opening_leaves(look: Look) -> Iterator[Finding]:
+    """A window that is as large as its mat, or larger: nothing is left to hold it together."""
+    for x in broken_out(look.assembly.bodies):
+        yield Finding(
+            "solid.opening",
+            "stop",
+            "sizes",
+            look.say("An opening in {} leaves it by {}", both(x.body.name), Mm(max(x.by_mm, 0.0), "up")),
+            look.say("every side needs some of the sheet beside its openings"),
+            place=x.body.part,
+            by_hand=both("Make the sheet larger or the opening smaller; what is cut already is cut again."),
+        )
+
+
+def unheld(look: Look) -> Iterator[Finding]:
+    """Things that neither lie against something that is held, nor are fixed to it."""
+    for x in loose(look.assembly.bodies, look.assembly.ties):
+        yield Finding(
+            "solid.loose",
+            "stop",
+            "depth",
+            look.say("{}: {}", both(WAYS[x.way]), both(x.body.name)),
+            look.say("it lies from {} to {} behind the front edge", Mm(x.body.front_mm), Mm(x.body.back_mm)),
+            place=f"{x.body.part}/{x.way}",
+            by_hand=both("Fill what is behind it, or fix it to what holds."),
+        )

@@ -1,0 +1,38 @@
+"""A floater as bodies: walls and ledge as they were really made, the canvas where it stands, pads under it."""
+
+from shadbo.core.displays.floating.views import FloaterSums, faces
+from shadbo.core.solids.body import Body, Prism, Step, Tie, rails_round, strips_round
+
+CLOTH_MM = 1.0
+"""Cloth and its ground: common practice, no source."""
+
+
+def floater_bodies(f: FloaterSums, name: str) -> tuple[tuple[Body, ...], tuple[Tie, ...]]:
+    """Rails with their ledge (or glued strips), canvas, pads; the canvas is screwed to the ledge."""
+    deep, thick = f.inside_depth.value, f.ledge_thick.value
+    outside = (f.outside_w.value, f.outside_h.value)
+    o = f.opening
+    w = min(q.value for q in (o.top, o.middle_width, o.bottom))
+    h = min(q.value for q in (o.left, o.middle_height, o.right))
+    ledge = Step(w - 2 * f.ledge.value, h - 2 * f.ledge.value, deep, deep + thick)
+    wall = Step(w, h, 0.0, deep if not f.square else deep + thick)
+    if f.square:
+        rails = rails_round(outside, [wall], "wood", name)
+        rails += rails_round((w, h), [ledge], "stretcher", "support strip", ("strip-0", "strip-1"), "strip")
+    else:
+        rails = rails_round(outside, [wall, ledge], "wood", name)
+    _, ring, bars, braces = faces(f)
+    front = f.face.value
+    back = front + f.canvas.depth.value
+    size = (f.canvas.width.value, f.canvas.height.value)
+    behind = min(front + CLOTH_MM, back)
+    wood = tuple(Prism(bar, behind, back) for bar in (*bars, *braces))
+    canvas = Body("canvas", "canvas", "stretcher", (Prism(ring, front, behind), *wood), "canvas")
+    bodies = [*rails, canvas]
+    s = f.desk.sheet
+    if f.pads and "pad.across" in s and f.pad.value > 0:
+        strip, across, upright = (s[f"pad.{key}"].value for key in ("width", "across", "upright"))
+        parts = (f"pad-across-{f.pads[0].id}", f"pad-upright-{f.pads[0].id}")
+        bodies += strips_round(size, strip, across, upright, (back, back + f.pad.value), "pad", "pad", parts, "pad")
+    rail = next((b.id for b in rails), "")
+    return tuple(bodies), (Tie("canvas", rail, "screws through the ledge"),)

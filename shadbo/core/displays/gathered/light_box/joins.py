@@ -1,0 +1,60 @@
+"""What keeps each layer of a light box on its step: points behind two of them, screws through the back."""
+
+from collections.abc import Sequence
+
+from shadbo.core.build.assembly import Join
+from shadbo.core.desk import Desk
+from shadbo.core.displays.rabbeted.frame import Frame
+from shadbo.core.displays.rabbeted.points import INSET_MM, side_fixings
+from shadbo.core.displays.rabbeted.slabs import Slab
+from shadbo.core.sheet.units import MM, ONE
+from shadbo.core.shop.kept import SCREWS, role
+from shadbo.core.shop.materials import Screw
+from shadbo.core.sums.border import point_count
+
+INTO_MM = 10.0
+"""How far the back's screws go into the rail: common practice, no source."""
+STEPS = {"glazing": 0, "middle": 1, "backing": 2}
+"""Which step each layer lies on."""
+
+
+def step_joins(desk: Desk, frame: Frame, slabs: Sequence[Slab], step_mm: float) -> tuple[Join, ...]:
+    """One join a layer: nothing else lies behind any of them."""
+    return tuple(
+        (_screws if x.role == "backing" else _points)(desk, frame, x, STEPS[x.id] * step_mm)
+        for x in slabs
+        if x.id in STEPS
+    )
+
+
+def _points(desk: Desk, frame: Frame, layer: Slab, grown_mm: float) -> Join:
+    key = f"{layer.id}.point"
+
+    def count(side_mm: float) -> int:
+        return point_count(side_mm, desk.practice.points_apart_mm)
+
+    fixings = side_fixings(desk, frame, key, count, INSET_MM, grown_mm)
+    many = desk.sheet.let(f"{key}.count", f"points behind {layer.name}", desk.sheet.number(len(fixings), ONE))
+    steps = ("lay it on its step and drive the points into the wall behind it, flat on the glass, never on its edge",)
+    return Join(f"points-{layer.id}", f"points behind {layer.name}", "points", ("rail", layer.id), fixings,
+                diameter_mm=3.0, operations=steps, key=many.key)  # fmt: skip
+
+
+def _screws(desk: Desk, frame: Frame, layer: Slab, grown_mm: float) -> Join:
+    s = desk.sheet
+    wanted = layer.thick.value + INTO_MM
+    screws = desk.stock.screws
+    usual = Screw(id="back-screw", name="wood screw", length_mm=wanted, diameter_mm=3)
+
+    def nearest() -> Screw:
+        return min(screws, key=lambda x: (abs(x.length_mm - wanted), x.diameter_mm), default=usual)
+
+    screw = desk.take(SCREWS, role("screw", "back"), None, nearest)
+    fixings = side_fixings(desk, frame, "back.screw", lambda _: 2, INSET_MM, grown_mm)
+    length = s.choose("back.screw_length", "length of the back's screws", screw.length_mm, MM, screw.name)
+    s.let("back.screw_count", "screws through the back", s.number(len(fixings), ONE))
+    steps = ("pilot through the back into the rail; the back comes off again for the lamps",)
+    return Join(
+        "back-screws", "screws through the back", screw.name, ("rail", layer.id), fixings, length,
+        screw.diameter_mm, operations=steps, key="back.screw_count", price=screw.price, pulls=True,
+    )  # fmt: skip

@@ -1,0 +1,98 @@
+"""A rabbeted package as bodies: the frame that was really made, and every layer where it lies in it."""
+
+from collections.abc import Iterable, Mapping, Sequence
+from itertools import pairwise
+
+from shadbo.core.build.assembly import Join
+from shadbo.core.build.marked import Window
+from shadbo.core.build.mounts import MountPlan
+from shadbo.core.displays.rabbeted.frame import Frame
+from shadbo.core.displays.rabbeted.slabs import SAID, Slab
+from shadbo.core.shapes.plane import Ring
+from shadbo.core.shapes.rings import centred
+from shadbo.core.sheet.sheet import Sheet
+from shadbo.core.solids.body import Body, Prism, Step, Tie, framed, rails_round, strips_round
+
+
+def frame_bodies(frame: Frame) -> list[Body]:
+    """Four rails: lip, wall beside the rabbet and its further steps, and strips that extend it."""
+    s = frame.desk.sheet
+    outside = (s["frame.outside_width"].value, s["frame.outside_height"].value)
+    sight = (s["frame.sight_width"].value, s["frame.sight_height"].value)
+    w, h = frame.width.least.value, frame.height.least.value
+    front, deep = frame.front.value, frame.profile.height_mm
+    begins = [(front, 0.0), *frame.steps, (deep, 0.0)]
+    steps = [Step(*sight, 0.0, front)]
+    for (at, thinner), (until, _) in pairwise(begins):
+        steps.append(Step(w + 2 * thinner, h + 2 * thinner, at, until))
+    bodies = rails_round(outside, steps, "wood", f"rail, {frame.profile.name}")
+    if frame.extension is not None:
+        behind = [Step(w, h, deep, deep + frame.extension.value)]
+        parts = ("extension-width", "extension-height")
+        bodies += rails_round(outside, behind, "stretcher", "rabbet extension", parts, "extension")
+    return bodies
+
+
+def begins_of(front_mm: float, slabs: Sequence[Slab]) -> dict[str, float]:
+    """How deep each layer begins, from the frame's front edge."""
+    out, deep = {}, front_mm
+    for layer in slabs:
+        out[layer.id] = deep
+        deep += layer.thick.value
+    return out
+
+
+def slab_bodies(
+    sheet: Sheet,
+    slabs: Iterable[Slab],
+    begins: Mapping[str, float],
+    size_mm: tuple[float, float],
+    windows: Sequence[Window] = (),
+) -> list[Body]:
+    """Every layer that is a thing: sheets with the openings cut in them, rings, and strips of their own length."""
+    out: list[Body] = []
+    for layer in slabs:
+        if layer.role == "void":
+            continue
+        z0 = begins[layer.id]
+        z1 = z0 + layer.thick.value
+        own = layer.size if not layer.wrapped else None
+        size = (own[0].value, own[1].value) if own is not None else size_mm
+        name = f"{SAID[layer.role]}: {layer.name}" if layer.role in SAID else layer.name
+        if layer.role == "spacer" and f"{layer.id}.across" in sheet:
+            thick, across, upright = (sheet[f"{layer.id}.{way}"].value for way in ("thick", "across", "upright"))
+            parts = (layer.id, layer.id)
+            out += strips_round(size, thick, across, upright, (z0, z1), layer.hatch, name, parts, layer.id)
+            continue
+        ring = centred(*size)
+        holes: tuple[Ring, ...] = tuple(w.ring for w in windows if w.sheet == layer.id)
+        if not holes and layer.ring_mm > 0 and layer.role != "mat":
+            holes = framed(ring, layer.ring_mm)
+        out.append(Body(layer.id, name, layer.hatch, (Prism(ring, z0, z1, holes),), layer.id))
+    return out
+
+
+def ties_of(
+    joins: Iterable[Join], bodies: Sequence[Body], slabs: Sequence[Slab], mount: MountPlan | None
+) -> list[Tie]:
+    """Fixings from behind keep the last layer, and all before it, in the frame; others what they name.
+
+    A mount that fixes keeps the piece on the layer behind it.
+    """
+    last = slabs[-1].id
+    ids = {b.id for b in bodies}
+    rail = next((b.id for b in bodies if b.fixed), "")
+    out = []
+    for join in joins:
+        held = join.holds[1] if join.holds[1] in ids else last
+        if join.holds[0] == "rail" and rail and join.fixings:
+            out.append(Tie(held, rail, join.name, ("forwards", "backwards") if join.pulls else ("backwards",)))
+    return [*out, *mount_ties(slabs, mount)]
+
+
+def mount_ties(slabs: Sequence[Slab], mount: MountPlan | None) -> list[Tie]:
+    """The piece is fixed to the layer behind it, where its mount fixes at all."""
+    if mount is None or not mount.taken.mount.fixes:
+        return []
+    pairs = pairwise(slabs)
+    return [Tie(x.id, behind.id, mount.taken.mount.name) for x, behind in pairs if x.role == "piece"]

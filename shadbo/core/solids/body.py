@@ -1,0 +1,156 @@
+"""Bodies: every part of a build as a few prisms in its place, at its real size where that was measured.
+
+Framing is work in layers, so a prism is enough: an outline in the front plane (x right and y up from the frame's
+middle) and a stretch of depth (z from the frame's front edge towards the wall, below nothing in front of it).
+"""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from typing import Literal
+
+from shadbo.core.shapes.hatch import Hatch
+from shadbo.core.shapes.plane import Ring
+from shadbo.core.shapes.polygon import area, box_of
+from shadbo.core.shapes.rings import centred, rect
+
+
+@dataclass(frozen=True, slots=True)
+class Prism:
+    """An outline with holes, from ``front_mm`` to ``back_mm`` of depth."""
+
+    ring: Ring
+    front_mm: float
+    back_mm: float
+    holes: tuple[Ring, ...] = ()
+
+    @property
+    def volume_mm3(self) -> float:
+        """What it holds, its holes left out.
+
+        >>> from shadbo.core.shapes.rings import centred
+        >>> Prism(centred(10, 20), 0, 3, (centred(2, 5),)).volume_mm3
+        570.0
+        """
+        open_mm2 = sum(abs(area(h)) for h in self.holes)
+        return (abs(area(self.ring)) - open_mm2) * (self.back_mm - self.front_mm)
+
+
+@dataclass(frozen=True, slots=True)
+class Body:
+    """One part in its place. ``part`` is the part of the list that it is, one of several where those are alike.
+
+    ``fixed`` is what all else is held by in the end: the frame, or what hangs on the wall by itself. ``laid`` things
+    stand where the layout has them, whose own checks tell of those that lie over one another.
+    """
+
+    id: str
+    name: str
+    hatch: Hatch
+    prisms: tuple[Prism, ...]
+    part: str
+    fixed: bool = False
+    laid: bool = False
+
+    @property
+    def volume_mm3(self) -> float:
+        """What all its prisms hold together."""
+        return sum(p.volume_mm3 for p in self.prisms)
+
+    @property
+    def front_mm(self) -> float:
+        """Where it begins, counted from the frame's front edge."""
+        return min(p.front_mm for p in self.prisms)
+
+    @property
+    def back_mm(self) -> float:
+        """Where it ends."""
+        return max(p.back_mm for p in self.prisms)
+
+
+Way = Literal["forwards", "backwards"]
+
+
+@dataclass(frozen=True, slots=True)
+class Tie:
+    """A fixing: ``by`` keeps a body with another one, by their ids, from moving in ``ways``."""
+
+    body: str
+    to: str
+    by: str
+    ways: tuple[Way, ...] = ("forwards", "backwards")
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """One step of a rail's profile: its opening's width and height, and the depth that it has."""
+
+    width_mm: float
+    height_mm: float
+    front_mm: float
+    back_mm: float
+
+
+SIDES = ("bottom", "right", "top", "left")
+
+
+def rails_round(
+    outside_mm: tuple[float, float],
+    steps: Iterable[Step],
+    hatch: Hatch,
+    name: str,
+    parts: tuple[str, str] = ("rail-width", "rail-height"),
+    key: str = "rail",
+    fixed: bool = True,
+) -> list[Body]:
+    """Four mitred rails round an outside; each step of the profile is a prism. Steps without wood are left out."""
+    outer = centred(*outside_mm)
+    out: dict[str, list[Prism]] = {side: [] for side in SIDES}
+    for step in steps:
+        if step.back_mm - step.front_mm <= 0:
+            continue
+        if not (0 < step.width_mm < outside_mm[0] and 0 < step.height_mm < outside_mm[1]):
+            continue
+        inner = centred(step.width_mm, step.height_mm)
+        for n, side in enumerate(SIDES):
+            m = (n + 1) % 4
+            ring = (outer[n], outer[m], inner[m], inner[n])
+            out[side].append(Prism(ring, step.front_mm, step.back_mm))
+    return [
+        Body(f"{key}-{side}", name, hatch, tuple(prisms), parts[n % 2], fixed)
+        for n, (side, prisms) in enumerate(out.items())
+        if prisms
+    ]
+
+
+def strips_round(
+    size_mm: tuple[float, float],
+    thick_mm: float,
+    across_mm: float,
+    upright_mm: float,
+    depth_mm: tuple[float, float],
+    hatch: Hatch,
+    name: str,
+    parts: tuple[str, str],
+    key: str,
+) -> list[Body]:
+    """Two strips of the whole width and two between them, along the edge of a size; lengths as they were cut."""
+    w, h = size_mm[0] / 2, size_mm[1] / 2
+    a, b = across_mm / 2, upright_mm / 2
+    rings = {
+        "bottom": rect(-a, -h, a, -h + thick_mm),
+        "right": rect(w - thick_mm, -b, w, b),
+        "top": rect(-a, h - thick_mm, a, h),
+        "left": rect(-w, -b, -w + thick_mm, b),
+    }
+    return [
+        Body(f"{key}-{side}", name, hatch, (Prism(ring, *depth_mm),), parts[n % 2])
+        for n, (side, ring) in enumerate(rings.items())
+    ]
+
+
+def framed(ring: Ring, wide_mm: float) -> tuple[Ring, ...]:
+    """The hole of a ring that is cut from a sheet, that wide all round; none where nothing would be left open."""
+    left, low, right, high = box_of(ring)
+    if right - left <= 2 * wide_mm or high - low <= 2 * wide_mm:
+        return ()
+    return (rect(left + wide_mm, low + wide_mm, right - wide_mm, high - wide_mm),)
