@@ -19,7 +19,8 @@ Box = tuple[float, float, float, float]
 class Clash:
     """Two bodies that share space, and how far one would have to move to be clear of the other.
 
-    ``deep``: that way is along the depth.
+    ``deep``: that way is along the depth; never where one lies within the other's depth altogether, since then it
+    is the outline that is too large.
     """
 
     first: Body
@@ -53,7 +54,8 @@ def _shared(p: Prism, q: Prism, boxes: dict[int, Box], shapes: dict[int, Polygon
     plane = _overlap(p, q, boxes, shapes)
     if plane is None:
         return None
-    return (deep, True) if deep <= plane else (plane, False)
+    thin = min(p.back_mm - p.front_mm, q.back_mm - q.front_mm)
+    return (deep, True) if deep < thin - EPS_MM and deep <= plane else (plane, False)
 
 
 def _overlap(p: Prism, q: Prism, boxes: dict[int, Box], shapes: dict[int, Polygon]) -> float | None:

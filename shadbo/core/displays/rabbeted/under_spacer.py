@@ -50,8 +50,9 @@ def under_spacer(
         price=area.value / 1e6 * sheet.price_per_m2 / count,
     )  # fmt: skip
     z = begins[piece.id]
+    thick = min(one.value * n.value, piece.thick.value)  # board gives by half a millimetre
     bodies = strips_round(
-        (size[0].value, size[1].value), wide.value, across.value, upright.value, (z, z + one.value * n.value),
+        (size[0].value, size[1].value), wide.value, across.value, upright.value, (z, z + thick),
         HATCH[sheet.kind], part.name, (ROLE, ROLE), ROLE,
     )  # fmt: skip
     return [part], bodies
@@ -72,7 +73,8 @@ def _needed(desk: Desk, size: tuple[Quantity, Quantity], ring: Slab, piece: Slab
     def off(sheet: SheetStock) -> tuple[float, float]:
         return abs(_count(sheet, thick) * sheet.thick_mm - thick), sheet.price_per_m2
 
-    return desk.take(SHEETS, ROLE, None, lambda: min(boards, key=off))
+    best = desk.take(SHEETS, ROLE, None, lambda: min(boards, key=off))
+    return best if off(best)[0] <= LYING_MM else None
 
 
 def _count(sheet: SheetStock, thick_mm: float) -> int:

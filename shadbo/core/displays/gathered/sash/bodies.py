@@ -8,6 +8,8 @@ from shadbo.core.sums.items import Item
 
 PUTTY_MM = 3.0
 """The glass slot reaches that far beyond what the glass hides: common practice, no source."""
+PRESSED_MM = 1.0
+"""The card, screwed on, draws up on packers that differ from its room by as much: common practice, no source."""
 
 Size = tuple[Quantity, Quantity]
 
@@ -41,6 +43,8 @@ def sash_bodies(
     x = behind + cloth
     if "stack.filler" in s:
         fill = s["stack.filler"].value
+        if abs(x + fill - deep) <= PRESSED_MM:
+            fill = deep - x
         bodies.append(Body("filler", "packers", "board", (Prism(board, x, x + fill),), "filler"))
     cover = centred(card[0].value, card[1].value)
     bodies.append(Body("card", "rear card", "backing", (Prism(cover, deep, deep + s["stack.card"].value),), "card"))

@@ -42,7 +42,7 @@ MOUNTS = {
     "puzzle": ("tape across the back", "spray adhesive", "sink"),
     "needlework": ("stitching", "lacing", "barbs"),
     "pressed plant": ("linen hinges", "corners"),
-    "panel": ("sink", "top tape"),
+    "panel": ("top tape", "sink"),
 }
 
 
