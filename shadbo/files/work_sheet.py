@@ -14,7 +14,7 @@ from shadbo.core.stations import stations
 from shadbo.core.words.lengths import System
 from shadbo.files.pdf_page import to_pdf
 
-SHOWN: tuple[ViewName, ...] = ("front", "edge", "back", "holes", "mat", "stretch")
+SHOWN: tuple[ViewName, ...] = ("front", "edge", "back", "apart", "holes", "mat", "stretch")
 NOT_ON_PAPER = ("act", "photos", "compare", "layouts", "table", "cutter", "colours", "outline", "artwork")
 TOLD = ("sizes", "depth", "mount", "parts", "hang")
 
@@ -89,11 +89,12 @@ def _row(q: Question, system: System) -> str:
 
 def _cut_list(plan: Plan) -> str:
     rows = ""
-    for row in cut_list(plan):
+    for n, row in enumerate(cut_list(plan), 1):
         size = " × ".join(f"{x:g}" for x in (row.length_mm, row.width_mm, row.thick_mm) if x is not None)
         note = f"<span class='soft'>{escape(row.note)}</span>" if row.note else ""
         name = escape(row.name)
-        rows += f"<tr><td class='n'>{row.count} ×</td><td>{name}</td><td class='n'>{size}</td><td>{note}</td></tr>"
+        first = f"<tr><td class='n soft'>{n}</td><td class='n'>{row.count} ×</td>"
+        rows += f"{first}<td>{name}</td><td class='n'>{size}</td><td>{note}</td></tr>"
     return f"<h2>To cut and to fetch, mm</h2><table>{rows}</table>"
 
 

@@ -161,7 +161,7 @@ def finding_view(f: Finding) -> FindingView:
 
 def plan_view(plan: Plan, version: int, asked: Ask, hold: Fit | None) -> PlanView:
     """Draw the plan and put its stations, findings and the open line together."""
-    drawn = draw(plan, asked.view, asked.system, hold)
+    drawn = draw(plan, asked.view, asked.system, hold, asked.turn)
     sheet = plan.desk.sheet
     opened = line(sheet[asked.open], plan.desk.mark) if asked.open in sheet else None
     ladder = draw_ladder(plan, asked.system, drawn.fit if asked.view == "edge" else None)

@@ -700,7 +700,7 @@ export interface components {
          * @description A live plan: edits not saved yet, the view, the system, and the line whose working is open.
          *
          *     ``station`` is the one whose questions are wanted; all of them where none is named. ``seen`` are marks of the
-         *     pictures that are shown already: they are not sent again.
+         *     pictures that are shown already: they are not sent again. ``turn`` is how one stands to what is taken apart.
          */
         Ask: {
             /**
@@ -719,8 +719,14 @@ export interface components {
              * @default edge
              * @enum {string}
              */
-            view: "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat";
+            view: "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat" | "apart";
             hold?: components["schemas"]["Hold"] | null;
+            /**
+             * Turn
+             * @default 0
+             * @enum {integer}
+             */
+            turn: 0 | 1 | 2 | 3;
             /**
              * Open
              * @default
@@ -746,7 +752,7 @@ export interface components {
              * View
              * @enum {string}
              */
-            view: "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat";
+            view: "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat" | "apart";
             /** Svg */
             svg: string | null;
             fit: components["schemas"]["Fit"];
@@ -1542,7 +1548,7 @@ export interface components {
              * View
              * @enum {string}
              */
-            view: "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat";
+            view: "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat" | "apart";
             /** Label */
             label: string;
         };

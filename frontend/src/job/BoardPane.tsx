@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from "react";
 import { timeOf } from "../ui/dates";
 import { PapersBoard } from "./PapersBoard";
 import { PhotoBoard } from "./PhotoBoard";
+import { TurnButtons, useTurn } from "./turning";
 import { useDrag } from "./useDrag";
 import { useLook, useOutbox, usePlan, useSession } from "./useSession";
 import { WorkingStrip } from "./WorkingStrip";
@@ -14,6 +15,7 @@ export function BoardPane() {
   const { job, lost } = useOutbox((s) => ({ job: s.job, lost: s.link !== "ok" }));
   const [papers, setPapers] = useState(false);
   const drag = useDrag();
+  const turn = useTurn();
   if (!plan || !job) return null;
   const shown = papers || photo ? null : view;
   return (
@@ -54,14 +56,15 @@ export function BoardPane() {
       <div className="board-room">
         {papers && <PapersBoard />}
         {!papers && photo && <PhotoBoard key={photo.id} photo={photo} />}
-        <div className="board-fit" hidden={papers || photo !== null}>
+        <div className="board-fit relative" hidden={papers || photo !== null}>
           <Drawing
             svg={plan.board.svg ?? ""}
             lit={lit || open}
             className="bg-board"
             onPick={(open) => session.look({ open })}
-            {...(view === "front" ? { drag } : {})}
+            {...(view === "front" ? { drag } : view === "apart" ? { drag: turn } : {})}
           />
+          {shown === "apart" && <TurnButtons />}
           <div className="relative min-h-0 border-t border-ink">
             {plan.line && open ? (
               <WorkingStrip line={plan.line} />
@@ -85,7 +88,7 @@ interface DrawingProps {
   lit: string;
   className: string;
   onPick: (key: string) => void;
-  drag?: ReturnType<typeof useDrag>;
+  drag?: Pick<ReturnType<typeof useDrag>, "handlers" | "dragged"> | ReturnType<typeof useTurn>;
 }
 
 function Drawing({ svg, lit, className, onPick, drag }: DrawingProps) {

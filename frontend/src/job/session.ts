@@ -68,7 +68,7 @@ export class JobSession {
   }
 
   /** Show another view or station, or open the working of a line: the plan is asked for again with it. */
-  look(change: Partial<Pick<Look, "open" | "station">> & { view?: View }) {
+  look(change: Partial<Pick<Look, "open" | "station" | "turn">> & { view?: View }) {
     this.look_.setState({ ...change, photo: null });
     if (this.planner.state.plan) this.planner.ask(false);
   }
@@ -149,7 +149,7 @@ function planWireOf(id: number): PlanWire {
   const params = { path: { job_id: id } };
   return {
     plan: (asked, look) => {
-      const body = { ...asked, view: look.view, open: look.open, station: look.station };
+      const body = { ...asked, view: look.view, turn: look.turn, open: look.open, station: look.station };
       return got(api.POST("/api/jobs/{job_id}/plan", { params, body }));
     },
     advise: async (edits, system) => {

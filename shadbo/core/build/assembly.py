@@ -43,7 +43,7 @@ Role = Literal[
     "clip",
     "void",
 ]
-ViewName = Literal["edge", "front", "back", "parts", "stretch", "holes", "mat"]
+ViewName = Literal["edge", "front", "back", "parts", "stretch", "holes", "mat", "apart"]
 
 
 CALLED = {

@@ -18,6 +18,12 @@ class CutRow:
     thick_mm: float | None
     material: str
     note: str
+    part: str = ""
+
+
+def numbers_of(plan: Plan) -> dict[str, int]:
+    """The number that each part has in the list, by its id: its row, counted from 1."""
+    return {row.part: n for n, row in enumerate(cut_list(plan), 1) if row.part}
 
 
 def _mm(q: Quantity | None) -> float | None:
@@ -38,7 +44,7 @@ def cut_list(plan: Plan) -> list[CutRow]:
             note = f"long point to long point; {note}".rstrip("; ")
         material = part.sheet.name if part.sheet else part.name.split(": ")[-1]
         width, thick = (None, None) if part.mitred else (_mm(part.width), _mm(part.thick))
-        rows.append(CutRow("part", part.count, part.called, _mm(part.length), width, thick, material, note))
+        rows.append(CutRow("part", part.count, part.called, _mm(part.length), width, thick, material, note, part.id))
     for join in a.joins:
         if join.fixings:
             rows.append(CutRow("fixing", len(join.fixings), join.item, _mm(join.length), None, None, join.name, ""))

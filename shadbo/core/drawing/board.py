@@ -1,9 +1,10 @@
 """The board: any view of a plan as SVG, and the depth ladder on the section's own millimetre axis."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal, get_args
 
 from shadbo.core.build.assembly import ViewName
+from shadbo.core.drawing.apart import LEANS, Turn, apart_scene
 from shadbo.core.drawing.compose import compose, fit_to
 from shadbo.core.drawing.edge import edge_scene
 from shadbo.core.drawing.faces import back_scene, front_scene
@@ -30,6 +31,7 @@ BOARDS: dict[ViewName, Paper] = {
     "stretch": Paper("board", 752, 460, (60, 40, 60, 44)),
     "holes": Paper("board", 752, 460, (120, 46, 130, 118)),
     "mat": Paper("board", 752, 460, (120, 46, 130, 118)),
+    "apart": Paper("board", 752, 460, (28, 24, 262, 40)),
 }
 LADDER = Paper("ladder", 752, 192, (0, 0, 0, 0))
 VIEW_WORDS: dict[ViewName, str] = {
@@ -40,6 +42,7 @@ VIEW_WORDS: dict[ViewName, str] = {
     "stretch": "Stretch",
     "holes": "Marks",
     "mat": "Mat, from behind",
+    "apart": "Taken apart",
 }
 """What the views are called where they are chosen."""
 TITLES = {
@@ -50,6 +53,7 @@ TITLES = {
     "stretch": "Stretching, from behind",
     "holes": "Marks, from the front",
     "mat": "Mat, from the back",
+    "apart": "The build taken apart",
 }
 
 
@@ -68,14 +72,17 @@ def views_of(plan: Plan) -> tuple[ViewName, ...]:
         "stretch": "stretch.staples" in plan.desk.sheet,
         "holes": a is not None and bool(a.spots),
         "mat": a is not None and any(w.sheet in ("mat", "mat_inner") for w in a.windows),
+        "apart": a is not None and len(a.bodies) > 1,
     }
     return tuple(v for v in VIEWS if has.get(v, True))
 
 
-def scene_of(plan: Plan, view: ViewName, system: System) -> Scene:
-    """The scene of a view; before the readings are in, where to put the tape."""
+def scene_of(plan: Plan, view: ViewName, system: System, turn: Turn = 0) -> Scene:
+    """The scene of a view; before the readings are in, where to put the tape. ``turn`` is how one stands to it."""
     if plan.assembly is None:
         return tape_scene(plan)
+    if view == "apart" and view in views_of(plan):
+        return apart_scene(plan, system, turn)
     makers = {
         "edge": edge_scene,
         "front": front_scene,
@@ -88,9 +95,13 @@ def scene_of(plan: Plan, view: ViewName, system: System) -> Scene:
     return makers[view if view in views_of(plan) else "back"](plan, system)
 
 
-def draw(plan: Plan, view: ViewName, system: System, hold: Fit | None = None) -> Drawn:
+def draw(plan: Plan, view: ViewName, system: System, hold: Fit | None = None, turn: Turn = 0) -> Drawn:
     """One view on the screen's board."""
-    sheet = compose(scene_of(plan, view, system), BOARDS[view], hold)
+    paper = BOARDS[view]
+    if view == "apart" and LEANS[turn][0] < 0:  # the labels stand on the other side
+        left, top, right, low = paper.keep
+        paper = replace(paper, keep=(right, top, left, low))
+    sheet = compose(scene_of(plan, view, system, turn), paper, hold)
     return Drawn(write_svg(sheet, TITLES[view]), sheet.fit)
 
 

@@ -62,7 +62,8 @@ def _shape(e: Shape, fit: Fit) -> Path:
     hatch = e.hatch if fill.path and not e.tone else ""
     tone = e.tone or ("" if hatch or fill.tone == "none" else fill.tone)
     stroke = STROKES[{"air": "hidden", "lit": "thin"}.get(e.hatch, "outline")]  # type: ignore[index]
-    return Path(tuple(fit.put(d) for d in e.ring), stroke, True, hatch, tone)
+    holes = tuple(tuple(fit.put(d) for d in h) for h in e.holes)
+    return Path(tuple(fit.put(d) for d in e.ring), stroke, True, hatch, tone, holes)
 
 
 def _words(e: Words, fit: Fit) -> Group:
@@ -80,12 +81,14 @@ def _leaders(leaders: list[Leader], fit: Fit, frame: tuple[float, float, float, 
     out = []
     line = Stroke(ACCENT, 1.0)
     for side in ("left", "right"):
-        here = sorted((e for e in leaders if e.towards == side), key=lambda e: fit.put(e.at)[1])
-        y = frame[1] + 46.0
+        here = sorted((e for e in leaders if e.towards == side), key=lambda e: (e.order, fit.put(e.at)[1]))
+        ordered = any(e.order for e in here)
+        y = frame[1] + (0.0 if ordered else 46.0)
+        room = (paper.height - 60 - frame[1]) / max(len(here), 1)
         x = frame[2] + 58 if side == "right" else frame[0] - 58
         for e in here:
             ax, ay = fit.put(e.at)
-            y = min(max(y, ay - 60), paper.height - 60)
+            y = min(y if ordered else max(y, ay - 60), paper.height - 60)
             elbow = x - 16 if side == "right" else x + 16
             anchor: Literal["start", "end"] = "start" if side == "right" else "end"
             marks: list[Path | Circle | Text] = [
@@ -103,5 +106,5 @@ def _leaders(leaders: list[Leader], fit: Fit, frame: tuple[float, float, float, 
                 size = 16 if i == 0 else 14
                 marks.append(Text((x, y + 5 + 18 * i), text, size, INK if i == 0 else SOFT, anchor, True))
             out.append(Group(e.key, "leader", tuple(marks)))
-            y += 22 + 18 * len(e.lines)
+            y += min(22 + 18 * len(e.lines), room if ordered else 1e9)
     return out

@@ -48,6 +48,7 @@ class Path:
     closed: bool = False
     hatch: str = ""
     tone: str = ""
+    holes: tuple[tuple[Dot, ...], ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -25,6 +25,7 @@ class Shape:
     part: str = ""
     moves: str = ""
     tone: str = ""
+    holes: tuple[Ring, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,12 +75,13 @@ class Dim:
 
 @dataclass(frozen=True, slots=True)
 class Leader:
-    """Words beside the drawing, led to a point of it."""
+    """Words beside the drawing, led to a point of it; by ``order`` from the top, else by height."""
 
     at: Dot
     lines: tuple[str, ...]
     key: str
     towards: Literal["left", "right"] = "right"
+    order: float = 0.0
 
 
 Element = Shape | Line | Round | Words | Dim | Leader

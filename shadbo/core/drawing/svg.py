@@ -3,7 +3,7 @@
 import re
 from xml.sax.saxutils import escape, quoteattr
 
-from shadbo.core.build.assembly import Hatch
+from shadbo.core.build.assembly import Dot, Hatch
 from shadbo.core.drawing.ink import FILLS, PAPER, Stroke
 from shadbo.core.drawing.marks import Circle, Group, Path, Sheet2D, Text
 
@@ -53,9 +53,10 @@ def _group(g: Group, paper: str, printed: bool) -> str:
 def _mark(m: Path | Circle | Text, paper: str, printed: bool = False) -> str:
     match m:
         case Path():
-            d = "M" + "L".join(f"{n(x)} {n(y)}" for x, y in m.dots) + ("Z" if m.closed else "")
+            d = "".join(_run(ring, m.closed) for ring in (m.dots, *m.holes))
             fill = f"url(#{paper}-{m.hatch})" if m.hatch else m.tone or "none"
-            return f'<path d="{d}" fill="{fill}"{_stroke(m.stroke)}/>'
+            rule = ' fill-rule="evenodd"' if m.holes else ""
+            return f'<path d="{d}" fill="{fill}"{rule}{_stroke(m.stroke)}/>'
         case Circle():
             x, y = m.centre
             return f'<circle cx="{n(x)}" cy="{n(y)}" r="{n(m.radius)}" fill="{m.tone or "none"}"{_stroke(m.stroke)}/>'
@@ -71,6 +72,10 @@ def _mark(m: Path | Circle | Text, paper: str, printed: bool = False) -> str:
             if printed and m.halo:
                 return f'{start} fill="{PAPER}"{halo}>{words}{start} fill="{m.colour}">{words}'
             return f'{start} fill="{m.colour}"{halo}>{words}'
+
+
+def _run(dots: tuple[Dot, ...], closed: bool) -> str:
+    return "M" + "L".join(f"{n(x)} {n(y)}" for x, y in dots) + ("Z" if closed else "")
 
 
 def _fractions(text: str) -> str:

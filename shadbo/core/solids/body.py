@@ -40,7 +40,8 @@ class Body:
     """One part in its place. ``part`` is the part of the list that it is, one of several where those are alike.
 
     ``fixed`` is what all else is held by in the end: the frame, or what hangs on the wall by itself. ``laid`` things
-    stand where the layout has them, whose own checks tell of those that lie over one another.
+    stand where the layout has them, whose own checks tell of those that lie over one another. ``short`` is its name
+    where its place is seen anyway.
     """
 
     id: str
@@ -50,6 +51,7 @@ class Body:
     part: str
     fixed: bool = False
     laid: bool = False
+    short: str = ""
 
     @property
     def volume_mm3(self) -> float:

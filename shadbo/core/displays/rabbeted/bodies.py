@@ -68,7 +68,7 @@ def slab_bodies(
         holes: tuple[Ring, ...] = tuple(w.ring for w in windows if w.sheet == layer.id)
         if not holes and layer.ring_mm > 0 and layer.role != "mat":
             holes = framed(ring, layer.ring_mm)
-        out.append(Body(layer.id, name, layer.hatch, (Prism(ring, z0, z1, holes),), layer.id))
+        out.append(Body(layer.id, name, layer.hatch, (Prism(ring, z0, z1, holes),), layer.id, short=layer.name))
     return out
 
 
