@@ -13,6 +13,7 @@ from shadbo.core.job.job import Job
 from shadbo.core.shop.shop import Shop
 from shadbo.demo.shop import demo_shop
 from shadbo.files import job_file, plan_table
+from shadbo.files.solids import solids_schema
 
 
 def main(argv: Sequence[str] | None = None) -> int:
@@ -32,7 +33,8 @@ def _parser() -> argparse.ArgumentParser:
     form.add_argument("--json", action="store_true", help="the whole plan as JSON")
     form.add_argument("--csv", action="store_true", help="every figure as CSV")
     plan.set_defaults(run=_plan)
-    schema = commands.add_parser("schema", help="the JSON Schema of the job file")
+    schema = commands.add_parser("schema", help="the JSON Schema of the job file, or of a plan's solids")
+    schema.add_argument("of", nargs="?", choices=("job", "solids"), default="job")
     schema.set_defaults(run=_schema)
     serve = commands.add_parser("serve", help="serve the application on loopback")
     serve.add_argument("--port", type=int, default=8777)
@@ -117,8 +119,9 @@ def _refuse(message: str) -> int:
     return 2
 
 
-def _schema(_: argparse.Namespace) -> int:
-    print(json.dumps(job_file.schema(), ensure_ascii=False, indent=2))
+def _schema(args: argparse.Namespace) -> int:
+    schema = job_file.schema() if args.of == "job" else solids_schema()
+    print(json.dumps(schema, ensure_ascii=False, indent=2))
     return 0
 
 

@@ -44,6 +44,9 @@ def papers_of(plan: Plan, system: System) -> list[Paper]:
     if mats or plan.assembly.spots:
         said = "openings as closed outlines, marks; layers by role, mm"
         out.append(Paper("cut.dxf", "Cutting file, DXF", said, "image/vnd.dxf", False, _dxf))
+    if plan.assembly.bodies:
+        said = "every part in its place at true size, for any 3-D viewer"
+        out.append(Paper("build.glb", "The build in 3-D, glTF", said, "model/gltf-binary", False, _glb))
     for mat in mats:
         side = "from the back, mirrored" if mat.id.startswith("mat") else "from the front"
         title, make = f"{mat.name[:1].upper()}{mat.name[1:]}, SVG", partial(_svg, mat.id)
@@ -94,6 +97,12 @@ def _dxf(plan: Plan, _: Page, __: System, ___: int) -> bytes:
     from shadbo.files.dxf import as_dxf
 
     return as_dxf(plan).encode()
+
+
+def _glb(plan: Plan, _: Page, __: System, ___: int) -> bytes:
+    from shadbo.files.glb import as_glb
+
+    return as_glb(plan)
 
 
 def _svg(sheet: str, plan: Plan, _: Page, __: System, ___: int) -> bytes:

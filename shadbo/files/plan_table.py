@@ -13,6 +13,7 @@ from shadbo.core.sheet.units import MM, unit_name
 from shadbo.core.stations import stations
 from shadbo.core.words.lengths import inch_text
 from shadbo.core.words.working import Line, line
+from shadbo.files.solids import solids_data
 
 COLUMNS = ("key", "label", "value", "unit", "inch", "plus_minus", "source")
 
@@ -132,6 +133,7 @@ def as_data(plan: Plan) -> dict[str, Any]:
             }
             for j in (a.joins if a else ())
         ],
+        "solids": solids_data(plan),
         "hanging": None
         if hang is None
         else {"kind": hang.kind, "reason": hang.reason, "hanger": hang.hanger.name if hang.hanger else None},

@@ -105,10 +105,15 @@ def _inside(inner: Box, outer: Box) -> bool:
 def _shape(p: Prism, known: dict[int, Polygon]) -> Polygon:
     """The outline less its holes, which may touch or overlap one another; made once for each prism."""
     if id(p) not in known:
-        whole = Polygon(p.ring).buffer(0)
-        holes = [Polygon(h).buffer(0) for h in p.holes]
-        known[id(p)] = whole.difference(union_all(holes)) if holes else whole
+        known[id(p)] = shape_of(p)
     return known[id(p)]
+
+
+def shape_of(prism: Prism) -> Polygon:
+    """A prism's outline less its holes, as the geometry library has it; in several pieces where a hole cuts it."""
+    whole = Polygon(prism.ring).buffer(0)
+    holes = [Polygon(h).buffer(0) for h in prism.holes]
+    return whole.difference(union_all(holes)) if holes else whole
 
 
 def _cut(one: Polygon, other: Polygon) -> tuple[float, float]:
