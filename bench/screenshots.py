@@ -43,7 +43,7 @@ def main() -> None:
         shot("shadow-box", "/jobs/119?at=sizes", ".move-row >> nth=-1")
         shot("jersey-box", "/jobs/118?at=sizes")
         shot("mat", "/jobs/118?at=parts", "button:text-is('Mat, from behind')")
-        shot("sash", "/jobs/120?at=depth")
+        shot("apart", "/jobs/118?at=depth", "button:text-is('Taken apart')")
         shot("pegs", "/jobs/121?at=mount", "button:text-is('Edge section')")
         shot("light-box", "/jobs/122?at=sizes")
         shot("papers", "/jobs/118?at=mount", "button:text-is('Paper & files')")

@@ -55,6 +55,28 @@ def test_each_display_is_walked_from_receive_to_hang(page: Page, demo: None, tit
     expect(page.locator(".drawing").first).to_contain_text(on_the_edge)
 
 
+def test_what_is_taken_apart_is_turned_by_taps_keys_and_drags(page: Page, demo: None):
+    open_job(page, JOBS["Shirt of the winning eight"], "depth")
+    page.get_by_role("button", name="Taken apart").click()
+    drawing = page.locator(".drawing").first
+    expect(drawing).to_contain_text("from the right and above")
+    expect(drawing).to_contain_text("acrylic 2")
+    assert axe(page) == []
+    page.get_by_role("button", name="turn ▸").click()
+    expect(drawing).to_contain_text("from the left and above")
+    page.keyboard.press("ArrowRight")
+    expect(drawing).to_contain_text("from the left and below")
+    box = drawing.bounding_box()
+    assert box is not None
+    page.mouse.move(box["x"] + 300, box["y"] + 200)
+    page.mouse.down()
+    page.mouse.move(box["x"] + 220, box["y"] + 200, steps=4)
+    page.mouse.up()
+    expect(drawing).to_contain_text("from the left and above")
+    page.get_by_role("button", name="Edge section", exact=True).click()
+    expect(page.get_by_role("button", name="turn ▸")).to_have_count(0)
+
+
 def test_picking_another_display_keeps_what_this_one_had(page: Page, demo: None):
     open_job(page, JOBS["Oyster beds, pastel"], "display")
     expect(page.locator(".compare")).to_have_count(5)

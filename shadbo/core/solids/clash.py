@@ -36,8 +36,12 @@ def clashes(bodies: Sequence[Body]) -> list[Clash]:
     """
     boxes = {id(p): box_of(p.ring) for b in bodies for p in b.prisms}
     shapes: dict[int, Polygon] = {}
+    spans = {b.id: (b.front_mm, b.back_mm) for b in bodies}
     out = []
     for a, b in combinations(bodies, 2):
+        (front, back), (other_front, other_back) = spans[a.id], spans[b.id]
+        if min(back, other_back) - max(front, other_front) <= EPS_MM:
+            continue
         if (a.fixed and b.fixed) or (a.laid and b.laid):
             continue
         found = [x for p in a.prisms for q in b.prisms if (x := _shared(p, q, boxes, shapes)) is not None]

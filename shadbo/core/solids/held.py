@@ -40,12 +40,12 @@ def loose(bodies: Sequence[Body], ties: Iterable[Tie]) -> list[Loose]:
 def _against(body: Body, bodies: Sequence[Body], way: Way, boxes: dict[int, Box]) -> set[str]:
     """Ids of the bodies that it lies against on that side, as far as their boxes tell."""
     out = set()
-    for other in bodies:
-        if other is body:
-            continue
-        for p in body.prisms:
+    forwards = way == "forwards"
+    for p in body.prisms:
+        side = p.front_mm if forwards else p.back_mm
+        low, high = side - LYING_MM, side + LYING_MM
+        for other in bodies:
             for q in other.prisms:
-                gap = p.front_mm - q.back_mm if way == "forwards" else q.front_mm - p.back_mm
-                if -LYING_MM <= gap <= LYING_MM and near(p, q, boxes):
+                if low <= (q.back_mm if forwards else q.front_mm) <= high and other is not body and near(p, q, boxes):
                     out.add(other.id)
     return out
