@@ -69,7 +69,7 @@ def test_a_hangers_screw_stays_inside_its_wood():
         assert p.hang.screw_mm < wood
 
 
-@pytest.mark.parametrize(("ledge_mm", "screw_mm"), [(10.5, 8.5), (12, 10), (40, 16)])
+@pytest.mark.parametrize(("ledge_mm", "screw_mm"), [(14.5, 12.5), (16, 14), (40, 16)])
 def test_a_hangers_screw_is_shortened_to_the_ledge(ledge_mm: float, screw_mm: float):
     """The far side keeps 2 mm of wood; the screw itself is 16 long."""
     thick = WORKED.model_copy(update={"ledge_thick_mm": ledge_mm})

@@ -115,7 +115,7 @@ SLIPS = {
     ),
     "thin ledge for the hanger": Slip(
         "hang.shallow",
-        "caution",
+        "stop",
         edits=[profile(WORKED.model_copy(update={"wall_mm": 8.0})), Edit(at="hanging/kind", to="straps")],
         mended=False,
     ),

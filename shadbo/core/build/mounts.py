@@ -74,7 +74,9 @@ def weigh(mount: Mount, told: Told, piece: Piece, mass_kg: float) -> Weighed:
         against.append(f"for up to {mount.most_kg:g} kg; this weighs {mass_kg:.2g} kg")
     if piece.detail.kind == "puzzle" and getattr(piece.detail, "state", "") == "loose" and mount.id == "friction":
         against.append("loose puzzle pieces would slide")
-    said = "comes off without a trace" if mount.reversible else "holds for good"
+    said = "holds for good"
+    if mount.reversible:
+        said = "comes off; tape can leave its mark" if mount.tape is not None else "comes off without a trace"
     if mount.wets:
         said += "; a little paste, dried under weight"
     return Weighed(mount, tuple(against), said)

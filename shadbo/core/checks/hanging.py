@@ -6,9 +6,11 @@ from collections.abc import Iterator
 from shadbo.core.checks.view import Look
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
+from shadbo.core.hang.hanging_plain import strips_may
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG
 from shadbo.core.shop.materials import HangerKind
 from shadbo.core.shop.shop import asked_kg, safe_kg
+from shadbo.core.sums.hang import LEAST_THREADS
 from shadbo.core.words.words import Mm, both, length
 
 NAMES: dict[HangerKind, str] = {
@@ -93,6 +95,38 @@ def kind_unfit(look: Look) -> Iterator[Finding]:
             keys=("weight.total",),
             proposals=_hang_by(look, "straps", "wire"),
         )
+    elif hang.kind == "strips" and not strips_may(look.desk, look.assembly, hang.weight):
+        yield Finding(
+            "hang.kind",
+            "stop",
+            "hang",
+            look.say("Adhesive strips are not for this: {} kg, {} long", hang.weight, Mm(look.assembly.long_side_mm)),
+            look.say("up to {} kg and {}, never anything glazed: a strip lets go without warning",
+                     p.strips_most_kg, Mm(p.strips_most_mm)),
+            keys=("weight.total",),
+            proposals=_hang_by(look, "ledge"),
+            by_hand=both("Set it on a ledge that is fixed to the wall."),
+        )  # fmt: skip
+    elif hang.kind == "wire" and look.assembly.depth.value > p.wire_deepest_mm:
+        yield Finding(
+            "hang.kind",
+            "stop",
+            "hang",
+            look.say("No wire on a box {} deep", Mm(look.assembly.depth.value)),
+            look.say("over {} it leans forward and pulls its rings out", Mm(p.wire_deepest_mm)),
+            keys=("frame.depth",),
+            proposals=_hang_by(look, "straps", "cleat"),
+        )
+    elif hang.kind == "wire" and look.assembly.glazed and hang.weight.value > p.wire_glazed_most_kg:
+        yield Finding(
+            "hang.kind",
+            "caution",
+            "hang",
+            look.say("No wire for glazed work of {}", hang.weight),
+            look.say("over {} kg take two fixed points or a cleat", p.wire_glazed_most_kg),
+            keys=("weight.total",),
+            proposals=_hang_by(look, "straps", "cleat"),
+        )
     elif hang.kind == "wire" and (heavy or large or look.assembly.see_through):
         why = "is seen through" if look.assembly.see_through else "weighs {}" if heavy else "is {} long"
         value = () if look.assembly.see_through else (hang.weight,) if heavy else (Mm(look.assembly.long_side_mm),)
@@ -167,12 +201,13 @@ def screws_too_weak(look: Look) -> Iterator[Finding]:
     hang, rail = look.hang, look.assembly.back_rail
     if hang.hanger is None or rail is None:
         return
-    if hang.screw_mm < 8 - 1e-6:
+    least = LEAST_THREADS * hang.hanger.screw_diameter_mm
+    if hang.screw_mm < least - 1e-6:
         yield Finding(
             "hang.shallow",
-            "caution",
+            "stop",
             "hang",
-            look.say("Only {} of wood for the hanger's screws", Mm(hang.screw_mm, "down")),
+            look.say("Only {} of wood for the hanger's screws: they need {}", Mm(hang.screw_mm, "down"), Mm(least)),
             look.say("the ledge is {} thick and the wall {} wide", rail.thick_at_ledge, rail.wall),
             keys=(rail.thick_at_ledge.key,),
             by_hand=both("Glue a block behind the rail where the hanger sits, or hang it by a cleat across the top."),

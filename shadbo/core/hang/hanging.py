@@ -5,11 +5,12 @@ from dataclasses import dataclass
 from shadbo.core.build.assembly import Assembly, Dot
 from shadbo.core.desk import Desk
 from shadbo.core.hang.hang_plan import HangPlan
-from shadbo.core.hang.hanging_plain import plan_plain
+from shadbo.core.hang.hanging_plain import plan_plain, strips_may
+from shadbo.core.hang.screw import screw_hold, screw_in
 from shadbo.core.sheet.quantity import Quantity
-from shadbo.core.sheet.units import GRAVITY_N_PER_KG, MM, ONE
+from shadbo.core.sheet.units import GRAVITY_N_PER_KG, MM
 from shadbo.core.shop.kept import HANGERS, WIRES, role
-from shadbo.core.shop.materials import SPECIFIC_GRAVITY, Hanger, HangerKind, Wire
+from shadbo.core.shop.materials import Hanger, HangerKind, Wire
 from shadbo.core.shop.shop import asked_kg, safe_kg
 from shadbo.core.sums import hang as sums
 
@@ -50,13 +51,18 @@ def choose_kind(desk: Desk, weight: Quantity, assembly: Assembly) -> tuple[Hange
     if decided is not None and (decided in allowed or (not allowed and decided in RAILED)):
         return decided, "decided for this job"
     if allowed:
-        return allowed[0], "as this display hangs"
+        safe = [kind for kind in allowed if kind != "strips" or strips_may(desk, assembly, weight)]
+        return (safe or list(allowed))[0], "as this display hangs"
     if "two fixed points" in desk.job.hanging.demands or "no wire" in desk.job.hanging.demands:
         return "straps", "the recipient asks for it"
     if weight_kg > p.fixed_points_over_kg or assembly.long_side_mm > p.fixed_points_over_mm:
         return "straps", "two fixed points: too heavy or too large for a wire"
     if assembly.see_through:
         return "straps", "no wire behind a display that is seen through"
+    if assembly.depth.value > p.wire_deepest_mm:
+        return "straps", "no wire on a deep box: it would lean forward"
+    if assembly.glazed and weight_kg > p.wire_glazed_most_kg:
+        return "straps", "two fixed points: glazed, and too heavy for a wire"
     if weight_kg < p.plate_most_kg and assembly.outside_width.value <= p.plate_most_width_mm:
         return "plate", f"light and small: under {p.plate_most_kg:g} kg"
     if _flattest_deg(desk, assembly, weight) < p.wire_angle_least_deg:
@@ -85,7 +91,7 @@ def place_hangers(
     """Put one hanger where this kind goes. ``side_down`` is how far down the side rails hangers sit."""
     s, rail = desk.sheet, assembly.back_rail
     assert rail is not None
-    screw_mm, into_wall = _screw(assembly, hanger, desk.practice.screw_short_mm)
+    screw_mm, into_wall = screw_in(assembly, hanger, desk.practice.screw_short_mm)
     width, height = assembly.outside_width, assembly.outside_height
     if kind in ("plate", "cleat", "slanted hole"):
         inwards = s.let("hang.in", "hanger, from the frame's side", width / 2)
@@ -120,7 +126,8 @@ def choose_hanger(desk: Desk, assembly: Assembly, kind: HangerKind, weight: Quan
     for hanger in kinds:
         tried = place_hangers(desk.on_trial(), assembly, kind, hanger, load, desk.sheet["hang.down"])
         each_kg = tried.pull.value / GRAVITY_N_PER_KG
-        if safe_kg(hanger, factor) >= asked_kg(hanger, weight.value, each_kg):
+        carries = safe_kg(hanger, factor) >= asked_kg(hanger, weight.value, each_kg)
+        if carries and tried.screw_mm >= sums.LEAST_THREADS * hanger.screw_diameter_mm:
             return hanger
     return max(kinds, key=lambda h: h.rating_kg, default=None)
 
@@ -146,7 +153,7 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
     deep = _pull_out(desk, assembly, load, at.down, hanger)
     if deep is not None:
         pull = pull + deep / (2 if kind in ("straps", "wire") else 1)
-    hold, screw_load = _screw_hold(desk, assembly, hanger, at.screw_mm, pull)
+    hold, screw_load = screw_hold(desk, assembly, hanger, at.screw_mm, pull)
     straps_apart = 2 * (assembly.outside_width.value / 2 - at.inwards.value) if kind == "straps" else 0.0
     apart = wire.apart.value if wire else straps_apart
     return HangPlan(
@@ -223,37 +230,3 @@ def wire_sums(desk: Desk, load: Quantity, between: Quantity, down: Quantity) -> 
     tail = s.choose("wire.tail", "tail at each end", p.wire_tail_mm, MM, "practice of the shop")
     length = s.cut("wire.length", "wire to cut", sums.wire_length(s, span, apart, safe, tail), "up", 5.0)
     return Wiring(span, apart, rise, tension, length)
-
-
-def _screw(assembly: Assembly, hanger: Hanger | None, short_mm: float) -> tuple[float, bool]:
-    """Longest hanger screw that stays inside the wood by ``short_mm``, and whether it must go over the wall."""
-    rail = assembly.back_rail
-    if hanger is None or rail is None:
-        return 0.0, False
-    in_ledge = min(hanger.screw_mm, rail.thick_at_ledge.value - short_mm)
-    in_wall = min(hanger.screw_mm, rail.thick_at_wall.value - short_mm)
-    wall_takes_it = rail.wall.value >= 3 * hanger.screw_diameter_mm
-    if in_ledge >= 8 or not wall_takes_it:
-        return max(in_ledge, 0.0), False
-    return in_wall, True
-
-
-def _screw_hold(
-    desk: Desk, assembly: Assembly, hanger: Hanger | None, screw_mm: float, pull: Quantity
-) -> tuple[Quantity | None, Quantity | None]:
-    gravity = SPECIFIC_GRAVITY.get(assembly.back_rail.species) if assembly.back_rail else None
-    if hanger is None or gravity is None or screw_mm <= 0:
-        return None, None
-    s = desk.sheet
-    d = s.choose("hang.screw_diameter", "hanger screw, diameter", hanger.screw_diameter_mm, MM, hanger.name)
-    threaded = s.choose("hang.screw", "hanger screw in the wood", screw_mm, MM, "short of the wood's far side")
-    g = s.choose("hang.gravity", "specific gravity of the rail", gravity, ONE, "usual value, common practice")
-    each = s.call("108.25 · G² · D · L, for G, D, L", sums.withdrawal, g, d, threaded, u=pull.unit)
-    factor = s.choose("hang.factor", "safety factor", desk.practice.withdrawal_factor, ONE, "practice of the shop")
-    hold = s.let(
-        "hang.hold",
-        "a hanger's screws hold, safely",
-        each * float(hanger.screws) / factor,
-        "Wood Handbook, ch. 8",
-    )
-    return hold, s.let("hang.pull", "pull on each hanger", pull)

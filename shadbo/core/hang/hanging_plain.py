@@ -75,6 +75,13 @@ def plan_plain(desk: Desk, assembly: Assembly, weight: Quantity, kind: HangerKin
     )
 
 
+def strips_may(desk: Desk, assembly: Assembly, weight: Quantity) -> bool:
+    """Whether adhesive strips are for this at all: unglazed, light and small."""
+    p = desk.practice
+    small = assembly.long_side_mm <= p.strips_most_mm
+    return small and weight.value <= p.strips_most_kg and not assembly.glazed
+
+
 def wall_strips(desk: Desk) -> list[Tape]:
     """Adhesive strips that there are: the one that the job keeps, or those of the drawers."""
     kept = desk.known(TAPES, "wall-strip", None)

@@ -173,6 +173,10 @@ class Practice(Value):
     wire_rise_fraction: Annotated[float, Field(gt=0, lt=1)] = 0.25
     wire_angle_least_deg: Annotated[float, Field(gt=0, lt=80)] = 20.0
     wire_most_kg: Annotated[float, Field(gt=0)] = 6.0
+    wire_glazed_most_kg: Annotated[float, Field(gt=0)] = 6.0
+    wire_deepest_mm: Positive = 60.0
+    strips_most_kg: Annotated[float, Field(gt=0)] = 3.0
+    strips_most_mm: Positive = 600.0
     plate_most_kg: Annotated[float, Field(gt=0)] = 2.0
     plate_most_width_mm: Positive = 400.0
     fixed_points_over_kg: Annotated[float, Field(gt=0)] = 15.0

@@ -6,6 +6,9 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Sheet
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG, MM, N_PER_KG, N
 
+LEAST_THREADS = 4.0
+"""Diameters of thread that a hanger's screw needs in the wood: Wood Handbook, ch. 8, from memory."""
+
 
 def force(sheet: Sheet, mass: Quantity) -> Quantity:
     """Weight in newtons of a mass in kg."""

@@ -16,6 +16,8 @@ from shadbo.core.sums.weight import by_area
 from shadbo.core.words.words import say
 
 ROLE = "under_spacer"
+GIVES_MM = 1.0
+"""The board behind gives by as much over a thicker strip: common practice, no source."""
 
 
 def under_spacer(
@@ -50,7 +52,7 @@ def under_spacer(
         price=area.value / 1e6 * sheet.price_per_m2 / count,
     )  # fmt: skip
     z = begins[piece.id]
-    thick = min(one.value * n.value, piece.thick.value)  # board gives by half a millimetre
+    thick = min(one.value * n.value, piece.thick.value)
     bodies = strips_round(
         (size[0].value, size[1].value), wide.value, across.value, upright.value, (z, z + thick),
         HATCH[sheet.kind], part.name, (ROLE, ROLE), ROLE,
@@ -74,7 +76,8 @@ def _needed(desk: Desk, size: tuple[Quantity, Quantity], ring: Slab, piece: Slab
         return abs(_count(sheet, thick) * sheet.thick_mm - thick), sheet.price_per_m2
 
     best = desk.take(SHEETS, ROLE, None, lambda: min(boards, key=off))
-    return best if off(best)[0] <= LYING_MM else None
+    over = _count(best, thick) * best.thick_mm - thick
+    return best if -LYING_MM <= over <= GIVES_MM else None
 
 
 def _count(sheet: SheetStock, thick_mm: float) -> int:

@@ -35,12 +35,13 @@ def sash_bodies(
     x = deep - rebate
     core_mm = s["stack.core"].value
     behind = x + cloth + core_mm
+    turned = deep if 0 < behind + cloth - deep <= PRESSED_MM else behind + cloth
     bodies.append(
-        Body("piece", item.name, "textile", (Prism(wrapped, x, x + cloth), Prism(board, behind, behind + cloth)),
+        Body("piece", item.name, "textile", (Prism(wrapped, x, x + cloth), Prism(board, behind, turned)),
              "piece")
     )  # fmt: skip
     bodies.append(Body("core", "core", "board", (Prism(board, x + cloth, behind),), "core"))
-    x = behind + cloth
+    x = turned
     if "stack.filler" in s:
         fill = s["stack.filler"].value
         if abs(x + fill - deep) <= PRESSED_MM:
