@@ -1,6 +1,7 @@
 """Builds as solid things: nothing impossible passes as made."""
 
 import itertools
+import math
 from typing import Any
 
 import pytest
@@ -173,6 +174,35 @@ def test_every_demo_job_is_held_and_in_its_place(title: str):
     assert loose(bodies, p.assembly.ties) == []
     assert clashes(bodies) == []
     assert broken_out(bodies) == []
+
+
+@pytest.mark.parametrize("title", JOBS)
+def test_a_dimension_is_as_long_as_it_says(title: str):
+    """Readings are drawn on the outline that they were fitted to, and so may differ from it; nothing else may."""
+    for d in plan(JOBS[title]).assembly.dimensions:
+        if (d.quantity.name.key if d.quantity.name else "").startswith("canvas."):
+            continue
+        wide, tall = abs(d.end[0] - d.start[0]), abs(d.end[1] - d.start[1])
+        drawn = {"across": wide, "upright": tall, "slant": math.hypot(wide, tall)}[d.runs]
+        assert drawn == pytest.approx(abs(d.quantity.value), abs=0.05), d.label
+
+
+def test_what_is_cut_out_is_not_weighed_and_is_paid_for():
+    """A sheet's mass against its body's volume at the density that the sheet has; its price by the whole sheet."""
+    for p in map(plan, JOBS.values()):
+        bodies = {b.id: b for b in p.assembly.bodies}
+        for part in p.assembly.parts:
+            if (
+                part.id in bodies
+                and part.sheet is not None
+                and part.mass is not None
+                and part.role in ("mat", "board")
+            ):
+                body, sheet = bodies[part.id], part.sheet
+                density = sheet.kg_per_m2 / (body.back_mm - body.front_mm) / 1e6
+                assert part.mass.value == pytest.approx(body.volume_mm3 * density, rel=1e-6), part.name
+                whole = part.length.value * part.width.value / 1e6 * sheet.price_per_m2
+                assert part.price * part.count == pytest.approx(whole)
 
 
 @given(jobs(), st.integers(0, 400), st.floats(-0.4, 0.4))

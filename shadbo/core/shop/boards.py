@@ -12,13 +12,15 @@ KG_PER_M2_MM: dict[SheetKind, float] = {
     "glass": 2.5,
     "acrylic": 1.19,
     "mat": 0.95 / 1.4,
-    "foam board": 0.12,
+    "foam board": 0.075,
     "backing": 0.6,
     "hardboard": 0.9,
     "mdf": 0.75,
     "corrugated plastic": 0.175,
 }
 """Mass by area and millimetre: glass EN 572-1, acrylic ISO 7823-1, the others common practice, no source."""
+FACINGS_KG_PER_M2: dict[SheetKind, float] = {"foam board": 0.225}
+"""What the facings of a sheet weigh, whatever is between: 3 mm 0.45, 5 mm 0.60; common practice, no source."""
 BRITTLE: tuple[SheetKind, ...] = ("glass", "acrylic")
 
 
@@ -39,7 +41,7 @@ class SheetStock(Value):
     @property
     def kg_per_m2(self) -> float:
         """Mass by area."""
-        return KG_PER_M2_MM[self.kind] * self.thick_mm
+        return FACINGS_KG_PER_M2.get(self.kind, 0.0) + KG_PER_M2_MM[self.kind] * self.thick_mm
 
     @property
     def glazing(self) -> bool:

@@ -118,7 +118,7 @@ def frame_axis(
 
 def hold(sheet: Sheet, fit: Fit, package: Quantity, lip: Quantity) -> Hold:
     """Worst hold: slid to the other side, where the rabbet is widest, the sheet shrunk. Hidden: centred."""
-    slack = fit.most - package
+    slack = sheet.pick("largest", fit.most - package, sheet.number(0, MM))
     worst = sheet.let(
         f"fit.hold_{fit.axis}",
         f"least hold on the {fit.axis}, slid over",

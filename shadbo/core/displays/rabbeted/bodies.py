@@ -12,6 +12,7 @@ from shadbo.core.shapes.plane import Ring
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.sheet import Sheet
 from shadbo.core.solids.body import Body, Prism, Step, Tie, framed, rails_round, strips_round
+from shadbo.core.solids.clash import shape_of
 
 
 def frame_bodies(frame: Frame) -> list[Body]:
@@ -42,6 +43,23 @@ def begins_of(front_mm: float, slabs: Sequence[Slab]) -> dict[str, float]:
     return out
 
 
+def holes_of(layer: Slab, size_mm: tuple[float, float], windows: Sequence[Window]) -> tuple[Ring, ...]:
+    """What is cut out of a layer: its openings, or the middle of a ring."""
+    holes = tuple(w.ring for w in windows if w.sheet == layer.id)
+    if holes or layer.ring_mm <= 0 or layer.role == "mat":
+        return holes
+    return framed(centred(*size_mm), layer.ring_mm)
+
+
+def cut_out_mm2(layer: Slab, size_mm: tuple[float, float], windows: Sequence[Window]) -> float:
+    """How much of a layer's sheet is cut out; the sheet costs it, and does not weigh it."""
+    holes = holes_of(layer, size_mm, windows)
+    if not holes or min(size_mm) <= 0:
+        return 0.0
+    whole = size_mm[0] * size_mm[1]
+    return whole - float(shape_of(Prism(centred(*size_mm), 0.0, 1.0, holes)).area)
+
+
 def slab_bodies(
     sheet: Sheet,
     slabs: Iterable[Slab],
@@ -65,9 +83,7 @@ def slab_bodies(
             out += strips_round(size, thick, across, upright, (z0, z1), layer.hatch, name, parts, layer.id)
             continue
         ring = centred(*size)
-        holes: tuple[Ring, ...] = tuple(w.ring for w in windows if w.sheet == layer.id)
-        if not holes and layer.ring_mm > 0 and layer.role != "mat":
-            holes = framed(ring, layer.ring_mm)
+        holes = holes_of(layer, size, windows)
         out.append(Body(layer.id, name, layer.hatch, (Prism(ring, z0, z1, holes),), layer.id, short=layer.name))
     return out
 

@@ -8,7 +8,7 @@ from shadbo.core.build.marked import Forbidden, Shown, Spot, Window
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.build.setting import Margins, Room
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted.bodies import begins_of, frame_bodies, slab_bodies, ties_of
+from shadbo.core.displays.rabbeted.bodies import begins_of, cut_out_mm2, frame_bodies, slab_bodies, ties_of
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.displays.rabbeted.joints import joint_sums
 from shadbo.core.displays.rabbeted.points import cover_parts, point_join
@@ -26,7 +26,7 @@ from shadbo.core.sums.border import strips
 from shadbo.core.sums.hang import force
 from shadbo.core.sums.weight import by_area
 from shadbo.core.words.lengths import Both
-from shadbo.core.words.words import both, say
+from shadbo.core.words.words import Mm, both, say
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,6 +76,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
     if filler is not None:
         at = next((i for i, x in enumerate(slabs) if x.role == "backing"), len(slabs))
         slabs.insert(at, filler)
+        s.let("depth.filled", "package with what fills it", s["depth.package"] + filler.thick)
         s.let("depth.left", "depth still over", spare - filler.thick, way="down")
     else:
         s.let("depth.left", "depth still over", spare, way="down")
@@ -85,7 +86,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
     parts = [*rails]
     mass = package.mass
     for layer in slabs:
-        part = _part(desk, frame, layer, section.get(layer.id, ()))
+        part = _part(desk, frame, layer, section.get(layer.id, ()), package.windows)
         if part is not None:
             parts.append(part)
             mass = mass + part.mass if part.mass is not None else mass
@@ -156,7 +157,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
     )
 
 
-def _part(desk: Desk, frame: Frame, layer: Slab, section: Ring) -> Part | None:
+def _part(desk: Desk, frame: Frame, layer: Slab, section: Ring, windows: tuple[Window, ...] = ()) -> Part | None:
     if layer.role == "void":
         return None
     s = desk.sheet
@@ -165,7 +166,11 @@ def _part(desk: Desk, frame: Frame, layer: Slab, section: Ring) -> Part | None:
     if layer.sheet is not None:
         price = width.value * height.value / 1e6 * layer.sheet.price_per_m2
         if mass is None:
-            mass = s.let(f"mass.{layer.id}", f"{layer.name}, mass", by_area(s, layer.sheet.kg_per_m2, width * height))
+            out = cut_out_mm2(layer, (width.value, height.value), windows)
+            net = width * height
+            if out > 0:
+                net = net - s.decide("cut out of it", out, net.unit)
+            mass = s.let(f"mass.{layer.id}", f"{layer.name}, mass", by_area(s, layer.kg_per_m2, net))
     if layer.role == "spacer":
         id_ = layer.id
         thick = s[f"{id_}.thick"]
@@ -235,7 +240,7 @@ def _strainer(desk: Desk, frame: Frame) -> Part:
 def _answers(desk: Desk, package: Package) -> dict[str, tuple[Both, Both]]:
     s, mark = desk.sheet, desk.mark
     left = s["depth.left"]
-    over = say(mark, "{} over", left) if left.value >= 0 else say(mark, "{} too deep", s["depth.needed"])
+    over = say(mark, "{} over", left) if left.value >= 0 else say(mark, "{} too deep", Mm(-left.value, "up"))
     mount = package.mount
     name = mount.taken.mount.id if mount else "points"
     count = s.get("mount.count")

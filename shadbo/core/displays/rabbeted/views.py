@@ -53,11 +53,12 @@ def dimensions(frame: Frame, back_mm: float) -> list[Dimension]:
     s = frame.desk.sheet
     w, h = s["frame.outside_width"].value / 2, s["frame.outside_height"].value / 2
     f, wall = face.value, face.value - lip.value
+    filled = s["depth.filled"] if "depth.filled" in s else s["depth.package"]
     deep = frame.profile.height_mm
     out = [
         Dimension("edge", (0, 0), (0, f), face, "upright", 1, "low", "face"),
         Dimension("edge", (deep, wall), (front.value, wall), frame.rabbet_depth, "across", 1, "low", "rabbet"),
-        Dimension("edge", (front.value, f), (back_mm, f), s["depth.package"], "across", 1, "high", "package"),
+        Dimension("edge", (front.value, f), (back_mm, f), filled, "across", 1, "high", "package"),
         Dimension("edge", (deep, wall), (deep, f), lip, "upright", 1, "high", "lip"),
         Dimension("front", (-w, -h), (w, -h), s["frame.outside_width"], "across", 2, "low", "outside"),
         Dimension("front", (w, -h), (w, h), s["frame.outside_height"], "upright", 2, "high", "outside"),
@@ -69,10 +70,11 @@ def dimensions(frame: Frame, back_mm: float) -> list[Dimension]:
         half_w, half_h = frame.width.most.value / 2, frame.height.most.value / 2
         for n, end in enumerate(ends):
             at = (1 - n) * 0.85
-            start, stop = ((-half_w, at * half_h), (half_w, at * half_h))
-            if axis == "height":
-                start, stop = ((-at * half_w, -half_h), (-at * half_w, half_h))
             key = f"frame.inside_{fit.axis}.{end}"
+            half = s[key].value / 2
+            start, stop = ((-half, at * half_h), (half, at * half_h))
+            if axis == "height":
+                start, stop = ((-at * half_w, -half), (-at * half_w, half))
             runs = "across" if axis == "width" else "upright"
             out.append(Dimension("front", start, stop, s[key], runs, 0, "low", "tape", "tape"))  # type: ignore[arg-type]
     return out

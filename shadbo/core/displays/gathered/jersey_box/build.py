@@ -214,10 +214,13 @@ def _dims(desk: Desk, windows: tuple[Window, ...]) -> list[Dimension]:
     ring = next(w.ring for w in reversed(windows) if w.id.startswith("opening"))
     left, low, right, high = box_of(ring)
     mat = s["package.height"].value / 2
+    edge = box_of(next(w.ring for w in windows if w.id.startswith("opening")))
+    border = s.let("mat.top_cut", "border of the mat at the top, as cut",
+                   s["package.height"] / 2 - s.number(edge[3], MM))  # fmt: skip
     return [
         Dimension("front", (left, high), (right, high), s["opening.width"], "across", 1, "high", "opening"),
         Dimension("front", (left, low), (left, high), s["opening.height"], "upright", 1, "low", "opening"),
-        Dimension("front", (right, mat), (right, high), s["mat.border"], "upright", 0, "low", "border", "tape"),
+        Dimension("front", (edge[2], mat), (edge[2], edge[3]), border, "upright", 0, "low", "border", "tape"),
     ]
 
 

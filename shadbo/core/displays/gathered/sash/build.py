@@ -94,7 +94,7 @@ class SashDisplay:
         deep = got["thickness"]
         room = got["thickness"].value - got["rebate"].value
         bodies, ties = sash_bodies(desk, item, got, core, card)
-        f = wall.value
+        f, tall = wall.value, got["daylight_height"].value / 2
         return Assembly(
             width,
             height,
@@ -109,7 +109,7 @@ class SashDisplay:
                 Dimension("front", (-w, -h), (w, -h), width, "across", 2, "low", "outside"),
                 Dimension("front", (w, -h), (w, h), height, "upright", 2, "high", "outside"),
                 Dimension("front", (-w + f, -h), (w - f, -h), got["daylight_width"], "across", 1, "low", "daylight"),
-                Dimension("front", (w, -h + f), (w, h - f), got["daylight_height"], "upright", 1, "high", "daylight"),
+                Dimension("front", (w, -tall), (w, tall), got["daylight_height"], "upright", 1, "high", "daylight"),
             ),
             tuple(sash_callouts(parts)),
             "right rail of the sash, cut through",

@@ -91,7 +91,7 @@ class ReadyMade(OnePiece):
             mass, price = layer.mass, 0.0
             if layer.sheet is not None:
                 price = width.value * height.value / 1e6 * layer.sheet.price_per_m2
-                kg = by_area(s, layer.sheet.kg_per_m2, width * height)
+                kg = by_area(s, layer.kg_per_m2, width * height)
                 mass = s.let(f"mass.{layer.id}", f"{layer.name}, mass", kg)
             parts.append(
                 Part(

@@ -95,7 +95,7 @@ class WindowMat(OnePiece):
             lambda f: _front(f, window, outer, flat, shift, options),
             (say(desk.mark, "window {}", sizes(desk.mark, *window)), say(desk.mark, "mat {}", mat_size)),
             (join,),
-            dimensions=lambda f: window_dims(f, window, shift),
+            dimensions=lambda f: window_dims(f, window, outer if options.double else window, shift),
             reach_mm=border,
             back=options.back or "sealed paper",
             effort="comes off its hinges again" if mount.taken.mount.reversible else "for good",

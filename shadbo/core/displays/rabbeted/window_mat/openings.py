@@ -5,6 +5,7 @@ from shadbo.core.build.marked import Window
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import MM
 
 
 def openings(
@@ -23,15 +24,21 @@ def openings(
     )
 
 
-def window_dims(frame: Frame, window: tuple[Quantity, Quantity], shift: float) -> list[Dimension]:
-    """Window and borders, from the front."""
+def window_dims(
+    frame: Frame, window: tuple[Quantity, Quantity], outer: tuple[Quantity, Quantity], shift: float
+) -> list[Dimension]:
+    """Window and borders as they are cut, from the front; the borders are those of the outer mat."""
     s = frame.desk.sheet
+    half, up = (s["package.height"] - outer[1]) / 2, s.number(shift, MM)
+    border = s.let("mat.top_cut", "border of the mat at the top, as cut", half - up)
+    below = s.let("mat.bottom_cut", "border of the mat at the bottom, as cut", half + up)
+    edge, high = outer[0].value / 2, outer[1].value / 2
     w, h = window[0].value / 2, window[1].value / 2
     top, bottom = shift + h, shift - h
     mat_half = s["package.height"].value / 2
     return [
         Dimension("front", (-w, top), (w, top), window[0], "across", 1, "high", "window"),
         Dimension("front", (-w, bottom), (-w, top), window[1], "upright", 1, "low", "window"),
-        Dimension("front", (w, mat_half), (w, top), s["mat.border"], "upright", 0, "low", "border", "tape"),
-        Dimension("front", (w, bottom), (w, -mat_half), s["mat.bottom"], "upright", 0, "low", "bottom", "tape"),
+        Dimension("front", (edge, mat_half), (edge, shift + high), border, "upright", 0, "low", "border", "tape"),
+        Dimension("front", (edge, shift - high), (edge, -mat_half), below, "upright", 0, "low", "bottom", "tape"),
     ]
