@@ -9,8 +9,7 @@ from trimesh.visual.material import PBRMaterial
 
 from shadbo.core.drawing.ink import FILLS
 from shadbo.core.plan import Plan
-from shadbo.core.solids.body import Body, Prism
-from shadbo.core.solids.clash import shape_of
+from shadbo.core.solids.body import Body, Prism, shape_of
 
 GLASS_ALPHA = 90
 M_PER_MM = 0.001

@@ -21,7 +21,7 @@ from shadbo.core.solids.openings import broken_out
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
 from tests.core.test_any_piece import jobs
-from tests.flat import SHOP, job, plan, value
+from tests.flat import PIECES, SHOP, boxed, gathered, job, plan, value
 
 JOBS = {j.title: j for j in demo_jobs()}
 RAILS = rails_round((410, 310), (Step(350, 250, 0, 6), Step(366, 266, 6, 40)), "wood", "rail")
@@ -136,6 +136,29 @@ def test_what_was_made_too_small_for_what_goes_in_stops(the_job: Job, pins: dict
 def test_a_window_larger_than_its_mat_stops():
     the_job = job("window mat", "paper")
     assert stops(pinned(the_job, frame__inside_width__middle=280.0), "solid.opening")
+
+
+def test_a_rail_without_wood_stops():
+    """An outside smaller than the rabbet: no wall is left beside it, and nothing could clash with one."""
+    p = pinned(job("window mat", "paper"), frame__outside_width=200.0)
+    assert stops(p, "solid.opening")
+    assert p.state == "to solve"
+    assert broken_out(rails_round((100, 100), (Step(-4, 60, 0, 6),), "wood", "rail"))[0].closed
+
+
+def test_strips_that_are_loose_are_told_once():
+    p = plan(boxed("puzzle", glass="left out", packers=False))
+    told = [(f.place, f.title.mm) for f in p.findings if f.code.startswith("solid.")]
+    assert len({place for place, _ in told}) == len(told)
+
+
+def test_islands_stay_and_are_not_cut_out():
+    lettered = {"letters": "BOAT", "islands": "translucent sheet"}
+    p = plan(gathered("light box", {"detail": PIECES["tool"]}, options={"light_box": lettered}))
+    islands = [w for w in p.assembly.windows if w.stays]
+    assert len(islands) == 4, "two of the B, one each of O and A"
+    middle = next(b for b in p.assembly.bodies if b.id == "middle")
+    assert all(w.ring not in middle.prisms[0].holes for w in islands)
 
 
 def test_one_end_of_a_rail_measured_tells_of_no_bow():

@@ -27,6 +27,7 @@ export function useTurn() {
         from.current = e.clientX;
       },
       onPointerMove: (e: PointerEvent<HTMLElement>) => {
+        if (e.buttons === 0) from.current = null; // let go of outside the drawing
         if (from.current === null || Math.abs(e.clientX - from.current) < STEP_PX) return;
         walk(e.clientX > from.current ? 1 : -1);
         from.current = e.clientX;

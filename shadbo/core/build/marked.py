@@ -37,13 +37,17 @@ class Spot:
 
 @dataclass(frozen=True, slots=True)
 class Window:
-    """An opening to cut out of a board: its innermost edge in the front plane, about the board's own middle."""
+    """An opening to cut out of a board: its innermost edge in the front plane, about the board's own middle.
+
+    ``stays``: what is left standing inside another opening; nothing is cut out of the board by it.
+    """
 
     id: str
     name: str
     ring: Ring
     sheet: str
     bevelled: bool = True
+    stays: bool = False
     key: str = ""
 
 

@@ -100,7 +100,7 @@ def kind_unfit(look: Look) -> Iterator[Finding]:
             "hang.kind",
             "stop",
             "hang",
-            look.say("Adhesive strips are not for this: {} kg, {} long", hang.weight, Mm(look.assembly.long_side_mm)),
+            look.say("Adhesive strips are not for this: {}, {} long", hang.weight, Mm(look.assembly.long_side_mm)),
             look.say("up to {} kg and {}, never anything glazed: a strip lets go without warning",
                      p.strips_most_kg, Mm(p.strips_most_mm)),
             keys=("weight.total",),

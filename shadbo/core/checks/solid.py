@@ -43,13 +43,19 @@ def _station(clash: Clash) -> StationName:
 
 def opening_leaves(look: Look) -> Iterator[Finding]:
     """A window that is as large as its mat, or larger: nothing is left to hold it together."""
+    told: set[str] = set()
     for x in broken_out(look.assembly.bodies):
+        if x.body.part in told:
+            continue
+        told.add(x.body.part)
         yield Finding(
             "solid.opening",
             "stop",
             "sizes",
-            look.say("An opening in {} leaves it by {}", both(x.body.name), Mm(max(x.by_mm, 0.0), "up")),
-            look.say("every side needs some of the sheet beside its openings"),
+            look.say("Nothing is left open between the sides of {}", both(x.body.name))
+            if x.closed
+            else look.say("An opening in {} leaves it by {}", both(x.body.name), Mm(max(x.by_mm, 0.0), "up")),
+            look.say("every side needs something beside its opening, and an opening some width"),
             place=x.body.part,
             by_hand=both("Make the sheet larger or the opening smaller; what is cut already is cut again."),
         )
@@ -57,7 +63,11 @@ def opening_leaves(look: Look) -> Iterator[Finding]:
 
 def unheld(look: Look) -> Iterator[Finding]:
     """Things that neither lie against something that is held, nor are fixed to it."""
+    told: set[tuple[str, str]] = set()
     for x in loose(look.assembly.bodies, look.assembly.ties):
+        if (x.body.part, x.way) in told:  # one of several strips tells for all
+            continue
+        told.add((x.body.part, x.way))
         yield Finding(
             "solid.loose",
             "stop",

@@ -8,9 +8,11 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Literal
 
+from shapely import Polygon, union_all
+
 from shadbo.core.shapes.hatch import Hatch
 from shadbo.core.shapes.plane import Ring
-from shadbo.core.shapes.polygon import area, box_of
+from shadbo.core.shapes.polygon import box_of
 from shadbo.core.shapes.rings import centred, rect
 
 
@@ -31,8 +33,14 @@ class Prism:
         >>> Prism(centred(10, 20), 0, 3, (centred(2, 5),)).volume_mm3
         570.0
         """
-        open_mm2 = sum(abs(area(h)) for h in self.holes)
-        return (abs(area(self.ring)) - open_mm2) * (self.back_mm - self.front_mm)
+        return float(shape_of(self).area) * (self.back_mm - self.front_mm)
+
+
+def shape_of(prism: Prism) -> Polygon:
+    """A prism's outline less its holes, as the geometry library has it; in several pieces where a hole cuts it."""
+    whole = Polygon(prism.ring).buffer(0)
+    holes = [Polygon(h).buffer(0) for h in prism.holes]
+    return whole.difference(union_all(holes)) if holes else whole
 
 
 @dataclass(frozen=True, slots=True)
@@ -41,7 +49,8 @@ class Body:
 
     ``fixed`` is what all else is held by in the end: the frame, or what hangs on the wall by itself. ``laid`` things
     stand where the layout has them, whose own checks tell of those that lie over one another. ``short`` is its name
-    where its place is seen anyway.
+    where its place is seen anyway. ``lacks_mm`` is how much wood a rail lacks, ``closed``
+    that it leaves nothing open.
     """
 
     id: str
@@ -52,6 +61,8 @@ class Body:
     fixed: bool = False
     laid: bool = False
     short: str = ""
+    lacks_mm: float = 0.0
+    closed: bool = False
 
     @property
     def volume_mm3(self) -> float:
@@ -92,6 +103,7 @@ class Step:
     back_mm: float
 
 
+THIN_MM = 0.1
 SIDES = ("bottom", "right", "top", "left")
 
 
@@ -104,21 +116,28 @@ def rails_round(
     key: str = "rail",
     fixed: bool = True,
 ) -> list[Body]:
-    """Four mitred rails round an outside; each step of the profile is a prism. Steps without wood are left out."""
+    """Four mitred rails round an outside; each step of the profile is a prism.
+
+    A step as wide as the outside leaves no wood, one without width no opening: it is drawn as thin as it can be, and
+    the rails say by how much it lacks.
+    """
     outer = centred(*outside_mm)
     out: dict[str, list[Prism]] = {side: [] for side in SIDES}
+    lacks, closed = 0.0, False
     for step in steps:
         if step.back_mm - step.front_mm <= 0:
             continue
-        if not (0 < step.width_mm < outside_mm[0] and 0 < step.height_mm < outside_mm[1]):
-            continue
-        inner = centred(step.width_mm, step.height_mm)
+        size = (step.width_mm, step.height_mm)
+        over = max(x - whole for x, whole in zip(size, outside_mm, strict=True)) + THIN_MM
+        lacks = max(lacks, over)
+        closed = closed or min(size) <= 0
+        inner = centred(*(min(max(x, THIN_MM), whole - THIN_MM) for x, whole in zip(size, outside_mm, strict=True)))
         for n, side in enumerate(SIDES):
             m = (n + 1) % 4
             ring = (outer[n], outer[m], inner[m], inner[n])
             out[side].append(Prism(ring, step.front_mm, step.back_mm))
     return [
-        Body(f"{key}-{side}", name, hatch, tuple(prisms), parts[n % 2], fixed)
+        Body(f"{key}-{side}", name, hatch, tuple(prisms), parts[n % 2], fixed, lacks_mm=lacks, closed=closed)
         for n, (side, prisms) in enumerate(out.items())
         if prisms
     ]

@@ -4,10 +4,10 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import combinations
 
-from shapely import Polygon, union_all
+from shapely import Polygon
 
 from shadbo.core.shapes.polygon import box_of
-from shadbo.core.solids.body import Body, Prism
+from shadbo.core.solids.body import Body, Prism, shape_of
 
 EPS_MM = 0.05
 """Things this near to one another only touch."""
@@ -111,13 +111,6 @@ def _shape(p: Prism, known: dict[int, Polygon]) -> Polygon:
     if id(p) not in known:
         known[id(p)] = shape_of(p)
     return known[id(p)]
-
-
-def shape_of(prism: Prism) -> Polygon:
-    """A prism's outline less its holes, as the geometry library has it; in several pieces where a hole cuts it."""
-    whole = Polygon(prism.ring).buffer(0)
-    holes = [Polygon(h).buffer(0) for h in prism.holes]
-    return whole.difference(union_all(holes)) if holes else whole
 
 
 def _cut(one: Polygon, other: Polygon) -> tuple[float, float]:

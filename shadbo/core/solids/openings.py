@@ -14,6 +14,7 @@ class Broken:
 
     body: Body
     by_mm: float
+    closed: bool = False
 
 
 def broken_out(bodies: Iterable[Body]) -> list[Broken]:
@@ -28,4 +29,6 @@ def broken_out(bodies: Iterable[Body]) -> list[Broken]:
         ]
         if by and max(by) >= -EPS_MM:
             out.append(Broken(body, max(by)))
+        elif body.lacks_mm > 0 or body.closed:
+            out.append(Broken(body, body.lacks_mm, body.closed))
     return out

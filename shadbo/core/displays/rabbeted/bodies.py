@@ -11,8 +11,7 @@ from shadbo.core.displays.rabbeted.slabs import SAID, Slab
 from shadbo.core.shapes.plane import Ring
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.sheet import Sheet
-from shadbo.core.solids.body import Body, Prism, Step, Tie, framed, rails_round, strips_round
-from shadbo.core.solids.clash import shape_of
+from shadbo.core.solids.body import Body, Prism, Step, Tie, framed, rails_round, shape_of, strips_round
 
 
 def frame_bodies(frame: Frame) -> list[Body]:
@@ -45,7 +44,7 @@ def begins_of(front_mm: float, slabs: Sequence[Slab]) -> dict[str, float]:
 
 def holes_of(layer: Slab, size_mm: tuple[float, float], windows: Sequence[Window]) -> tuple[Ring, ...]:
     """What is cut out of a layer: its openings, or the middle of a ring."""
-    holes = tuple(w.ring for w in windows if w.sheet == layer.id)
+    holes = tuple(w.ring for w in windows if w.sheet == layer.id and not w.stays)
     if holes or layer.ring_mm <= 0 or layer.role == "mat":
         return holes
     return framed(centred(*size_mm), layer.ring_mm)

@@ -156,10 +156,10 @@ def _windows(text: Lettering | None, group: Gathered) -> tuple[Window, ...]:
     if text is None:
         return ()
     y = group.height.value / 2 - 20 - text.height / 2
-    rings = [(f"letter-{n}", r) for n, r in enumerate(text.rings, 1)]
-    islands = [(f"island-{n}", r) for n, r in enumerate(text.holes, 1)]
-    return tuple(Window(i, i.replace("-", " "), moved(r, 0, y), "middle", False, "letters.height")
-                 for i, r in (*rings, *islands))  # fmt: skip
+    rings = [(f"letter-{n}", r, False) for n, r in enumerate(text.rings, 1)]
+    islands = [(f"island-{n}", r, True) for n, r in enumerate(text.holes, 1)]
+    return tuple(Window(i, i.replace("-", " "), moved(r, 0, y), "middle", False, stays, "letters.height")
+                 for i, r, stays in (*rings, *islands))  # fmt: skip
 
 
 def _front(desk: Desk, group: Gathered, windows: tuple[Window, ...], text: Lettering | None) -> list[Part]:
@@ -167,7 +167,7 @@ def _front(desk: Desk, group: Gathered, windows: tuple[Window, ...], text: Lette
     sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
     out = [seen("field", "board", sight, "field.width", "field")]
     for w in windows:
-        lit = not w.id.startswith("island")
+        lit = not w.stays
         out.append(seen(w.id, "lit" if lit else "board", w.ring, w.key, w.name))
     return [*out, *item_parts(desk, group)]
 
