@@ -6,7 +6,6 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from shadbo.core.build.assembly import ViewName
 from shadbo.core.decisions.edit import Edit
-from shadbo.core.drawing.apart import Turn
 from shadbo.core.words.lengths import System
 
 EditId = Annotated[str, Field(min_length=6, max_length=80, pattern=r"^[A-Za-z0-9-]+$")]
@@ -55,14 +54,15 @@ class Ask(Body):
     """A live plan: edits not saved yet, the view, the system, and the line whose working is open.
 
     ``station`` is the one whose questions are wanted; all of them where none is named. ``seen`` are marks of the
-    pictures that are shown already: they are not sent again. ``turn`` is how one stands to what is taken apart.
+    pictures that are shown already: they are not sent again. ``turn`` counts steps round what is taken apart,
+    either way.
     """
 
     edits: Edits = []
     system: System = "mm"
     view: ViewName = "edge"
     hold: Hold | None = None
-    turn: Turn = 0
+    turn: Annotated[int, Field(ge=-10_000, le=10_000)] = 0
     open: Annotated[str, Field(max_length=80)] = ""
     station: Annotated[str, Field(max_length=20)] = ""
     seen: Annotated[tuple[str, ...], Field(max_length=4)] = ()

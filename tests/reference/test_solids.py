@@ -94,7 +94,7 @@ def test_what_is_taken_apart_stays_on_its_board(title: str, turn: int):
     """Every mark of the drawing against the board that it is drawn on, by coordinates parsed from the picture."""
     import re
 
-    svg = draw(PLANS[title], "apart", "mm", None, turn).svg  # type: ignore[arg-type]
+    svg = draw(PLANS[title], "apart", "mm", None, turn).svg
     for d in re.findall(r'<path d="([^"]+)"', svg.split("</defs>")[1]):
         numbers = [float(x) for x in re.findall(r"-?\d+(?:\.\d+)?", d)]
         assert all(-0.5 <= x <= 752.5 for x in numbers[::2])

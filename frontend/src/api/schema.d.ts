@@ -700,7 +700,8 @@ export interface components {
          * @description A live plan: edits not saved yet, the view, the system, and the line whose working is open.
          *
          *     ``station`` is the one whose questions are wanted; all of them where none is named. ``seen`` are marks of the
-         *     pictures that are shown already: they are not sent again. ``turn`` is how one stands to what is taken apart.
+         *     pictures that are shown already: they are not sent again. ``turn`` counts steps round what is taken apart,
+         *     either way.
          */
         Ask: {
             /**
@@ -724,9 +725,8 @@ export interface components {
             /**
              * Turn
              * @default 0
-             * @enum {integer}
              */
-            turn: 0 | 1 | 2 | 3;
+            turn: number;
             /**
              * Open
              * @default

@@ -1,8 +1,5 @@
 import { createStore } from "zustand/vanilla";
 import type { View } from "../api/client";
-import type { components } from "../api/schema";
-
-export type Turn = NonNullable<components["schemas"]["Ask"]["turn"]>;
 
 /** A photograph on the board, and the points picked on it as shares of its width and height. */
 export interface PhotoMarks {
@@ -14,8 +11,8 @@ export interface PhotoMarks {
 /** What is looked at: none of it is saved. */
 export interface Look {
   view: View;
-  /** How one stands to what is taken apart: one of the server's few directions. */
-  turn: Turn;
+  /** How one stands to what is taken apart: steps either way; the server knows how many make a round. */
+  turn: number;
   open: string;
   station: string;
   lit: string;

@@ -1,17 +1,12 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
-import type { Turn } from "./look";
 import { useSession } from "./useSession";
 
 const STEP_PX = 60;
-const TURNS = 4;
 
 /** Walk round what is taken apart: one direction further, either way. */
 function useWalk() {
   const session = useSession();
-  return (by: number) => {
-    const now = session.look_.getState().turn;
-    session.look({ turn: ((now + by + TURNS) % TURNS) as Turn });
-  };
+  return (by: number) => session.look({ turn: session.look_.getState().turn + by });
 }
 
 /** Dragging what is taken apart sideways turns it, one direction for every so many pixels. */

@@ -12,7 +12,6 @@ from shadbo.core.shapes.polygon import anticlockwise, sides
 from shadbo.core.solids.body import Body, Prism
 from shadbo.core.words.lengths import System, texts
 
-Turn = Literal[0, 1, 2, 3]
 LEANS: tuple[Dot, Dot, Dot, Dot] = ((0.62, 0.40), (-0.62, 0.40), (-0.62, -0.40), (0.62, -0.40))
 """How far right and up a millimetre of depth is drawn: from the right above, the left above, the left below …"""
 FROM = ("from the right and above", "from the left and above", "from the left and below", "from the right and below")
@@ -52,8 +51,12 @@ def lots_of(bodies: Sequence[Body]) -> list[Lot]:
     return sorted(out, key=lambda x: (x.front_mm, x.bodies[0].id))
 
 
-def apart_scene(plan: Plan, system: System, turn: Turn = 0) -> Scene:
-    """Every lot in its outline and depth, farther back what lies behind; numbered as in the list of parts."""
+def apart_scene(plan: Plan, system: System, turn: int = 0) -> Scene:
+    """Every lot in its outline and depth, farther back what lies behind; numbered as in the list of parts.
+
+    ``turn`` counts steps round it, either way.
+    """
+    turn %= len(LEANS)
     a = plan.assembly
     assert a is not None
     scene = Scene(f"taken apart, {FROM[turn]}")

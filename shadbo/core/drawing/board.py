@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 from typing import Literal, get_args
 
 from shadbo.core.build.assembly import ViewName
-from shadbo.core.drawing.apart import LEANS, Turn, apart_scene
+from shadbo.core.drawing.apart import LEANS, apart_scene
 from shadbo.core.drawing.compose import compose, fit_to
 from shadbo.core.drawing.edge import edge_scene
 from shadbo.core.drawing.faces import back_scene, front_scene
@@ -77,7 +77,7 @@ def views_of(plan: Plan) -> tuple[ViewName, ...]:
     return tuple(v for v in VIEWS if has.get(v, True))
 
 
-def scene_of(plan: Plan, view: ViewName, system: System, turn: Turn = 0) -> Scene:
+def scene_of(plan: Plan, view: ViewName, system: System, turn: int = 0) -> Scene:
     """The scene of a view; before the readings are in, where to put the tape. ``turn`` is how one stands to it."""
     if plan.assembly is None:
         return tape_scene(plan)
@@ -95,10 +95,10 @@ def scene_of(plan: Plan, view: ViewName, system: System, turn: Turn = 0) -> Scen
     return makers[view if view in views_of(plan) else "back"](plan, system)
 
 
-def draw(plan: Plan, view: ViewName, system: System, hold: Fit | None = None, turn: Turn = 0) -> Drawn:
+def draw(plan: Plan, view: ViewName, system: System, hold: Fit | None = None, turn: int = 0) -> Drawn:
     """One view on the screen's board."""
     paper = BOARDS[view]
-    if view == "apart" and LEANS[turn][0] < 0:  # the labels stand on the other side
+    if view == "apart" and LEANS[turn % len(LEANS)][0] < 0:  # the labels stand on the other side
         left, top, right, low = paper.keep
         paper = replace(paper, keep=(right, top, left, low))
     sheet = compose(scene_of(plan, view, system, turn), paper, hold)
