@@ -44,9 +44,12 @@ PADS = (
     PadStock(id="ply-9", name="plywood 9", thick_mm=9, species="plywood", price_per_m2=22),
     PadStock(id="pine-18-strip", name="pine strip 18", thick_mm=18, species="softwood", price_per_m2=30),
 )
-SCREWS = tuple(
-    Screw(id=f"screw-{n}", name=f"wood screw 4 × {n}", length_mm=n, diameter_mm=4, price=0.06)
-    for n in (16, 20, 25, 30, 35, 40, 50, 60)
+SCREWS = (
+    *(
+        Screw(id=f"screw-{n}", name=f"wood screw 4 × {n}", length_mm=n, diameter_mm=4, price=0.06)
+        for n in (16, 20, 25, 30, 35, 40, 50, 60)
+    ),
+    Screw(id="screw-fine", name="fine screw 2 × 8", length_mm=8, diameter_mm=2, price=0.05),
 )
 HANGERS = (
     Hanger(
@@ -60,6 +63,8 @@ HANGERS = (
         screws=2,
         screw_mm=10,
         screw_diameter_mm=2,
+        wide_mm=44,
+        high_mm=9,
         price=0.4,
     ),
     Hanger(
@@ -72,6 +77,8 @@ HANGERS = (
         screws=1,
         screw_mm=12,
         screw_diameter_mm=3,
+        wide_mm=9,
+        high_mm=24,
         price=0.35,
     ),
     Hanger(
@@ -84,6 +91,8 @@ HANGERS = (
         screws=2,
         screw_mm=16,
         screw_diameter_mm=3,
+        wide_mm=12,
+        high_mm=36,
         price=0.8,
     ),
     Hanger(
@@ -96,7 +105,23 @@ HANGERS = (
         screws=2,
         screw_mm=16,
         screw_diameter_mm=3,
+        wide_mm=14,
+        high_mm=44,
         price=0.9,
+    ),
+    Hanger(
+        id="strap-one",
+        name="one-hole strap",
+        kind="straps",
+        rating_kg=12,
+        hook_above_mm=14,
+        stands_out_mm=4,
+        screws=1,
+        screw_mm=16,
+        screw_diameter_mm=3,
+        wide_mm=9,
+        high_mm=26,
+        price=0.6,
     ),
     Hanger(
         id="ring-fine",
@@ -108,6 +133,8 @@ HANGERS = (
         screws=3,
         screw_diameter_mm=2,
         screw_mm=10,
+        wide_mm=18,
+        high_mm=22,
         price=0.6,
     ),
     Hanger(
@@ -120,6 +147,8 @@ HANGERS = (
         screws=4,
         screw_diameter_mm=2,
         screw_mm=10,
+        wide_mm=15,
+        high_mm=40,
         price=1.3,
     ),
     Hanger(
@@ -132,6 +161,8 @@ HANGERS = (
         screws=4,
         screw_mm=16,
         screw_diameter_mm=3.5,
+        wide_mm=20,
+        high_mm=60,
         price=1.9,
     ),
     Hanger(
@@ -145,6 +176,8 @@ HANGERS = (
         screws=4,
         screw_mm=20,
         screw_diameter_mm=3.5,
+        wide_mm=150,
+        high_mm=35,
         price=6.5,
     ),
 )

@@ -9,9 +9,15 @@ from shadbo.core.decisions.edit import Edit
 from shadbo.core.displays.registry import DISPLAYS, display_of
 from shadbo.core.drawing.board import draw, views_of
 from shadbo.core.plan import Plan
+from shadbo.core.shop.materials import Hanger
 from shadbo.demo.jobs import demo_jobs
 from tests.flat import BOX, PIECES, SHOP, boxed, detail, job, plan, r, sashed, value
 from tests.making import length, pin
+
+AXES = ("width", "height")
+LOW_STRAP = Hanger(
+    id="low", name="low strap", kind="straps", rating_kg=40, screw_mm=12, screws=2, wide_mm=30, high_mm=8
+)
 
 PAIRS = [
     (d.home.kind, what)
@@ -88,7 +94,8 @@ def test_window_mat_window_reveal_and_weighted_border():
 def test_two_panes_in_a_given_opening():
     """Opening 842 × 548, piece 764 × 470: 39 mm all round."""
     options = {"panes": {"opening_width": {"mm": 842}, "opening_height": {"mm": 548}}}
-    p = plan(job("two-pane float", detail("pressed plant", 764, 470, 1), options))
+    the_job = job("two-pane float", detail("pressed plant", 764, 470, 1), options)
+    p = plan(the_job)
     assert value(p, "border.width") == value(p, "border.height") == 39
     assert value(p, "border.differ") == 0
     assert value(p, "frame.sight_width") == pytest.approx(842, abs=0.6)
@@ -97,7 +104,15 @@ def test_two_panes_in_a_given_opening():
     clips = next(j for j in p.assembly.joins if j.id == "points")
     assert clips.item == "soft-padded clips"
     assert len(clips.fixings) == 8, "two a side, never a point on a bare glass edge"
-    assert abs(p.hang.places[0][0]) == pytest.approx(value(p, "frame.outside_width") / 4, abs=0.5)
+    x, y = p.hang.places[1]
+    wall = p.assembly.back_rail.wall.value
+    half_w, half_h = (value(p, f"frame.outside_{a}") / 2 for a in AXES)
+    assert x == pytest.approx(half_w - wall / 2, abs=0.5), "too narrow a top rail: on the uprights, below its corner"
+    assert half_h - y >= wall + p.hang.hanger.footprint_mm[1] / 2
+    wide = p.desk.stock.model_copy(update={"hangers": (LOW_STRAP,)})
+    on_top = plan(the_job, shop=p.desk.shop.model_copy(update={"stock": wide}))
+    assert abs(on_top.hang.places[0][0]) == pytest.approx(value(p, "frame.outside_width") / 4, abs=0.5)
+    assert value(on_top, "hang.top") == wall / 2
 
 
 def test_canvas_frame_bridges_the_step_with_clips():
@@ -189,8 +204,10 @@ def test_a_strainer_back_takes_the_bow_out_of_the_hold():
     bowed = plan(start, pin(key, made + 4), *ends)
     assert value(bowed, "fit.bow_height") == 4
     pulled = plan(start, pin(key, made + 4), *ends, Edit(at="options/window_mat/strainer", to=True))
-    assert value(pulled, "fit.worst_hold") == pytest.approx(value(bowed, "fit.worst_hold") + 4)
-    assert any(part.id == "strainer" for part in pulled.assembly.parts)
+    assert value(pulled, "fit.worst_hold") == pytest.approx(
+        value(pulled, "profile.lip") - value(pulled, "fit.allowance_height")
+    )
+    assert any(part.id == "strainer-width" for part in pulled.assembly.parts)
 
 
 def test_a_set_shares_the_outside_size_of_its_largest():

@@ -26,13 +26,13 @@ SAID = {
     ("needlework frame", "needlework"): {
         "sizes": ("border 25 mm", "outside 340 × 400"),
         "mount": ("barbs", "88 barbs, all round"),
-        "hang": ("single plate", "hook at 1690 mm"),
+        "hang": ("single plate", "hook at 1691 mm"),
     },
     ("two-pane float", "plant"): {
         "sizes": ("border 40 mm", "outside 312 × 392"),
         "depth": ("7.5 mm in 13 mm", "1.5 mm over"),
         "mount": ("friction", ""),
-        "hang": ("two straps", "hook at 1715 mm"),
+        "hang": ("two straps", "hook at 1687 mm"),
     },
     ("backed", "puzzle"): {
         "sizes": ("480 × 340", "backing 2 mm inside"),

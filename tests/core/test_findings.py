@@ -116,8 +116,31 @@ SLIPS = {
     "thin ledge for the hanger": Slip(
         "hang.shallow",
         "stop",
+        edits=[
+            profile(WORKED.model_copy(update={"wall_mm": 9.0, "inside_depth_mm": 46.0, "ledge_thick_mm": 6.0})),
+            Edit(at="hanging/kind", to="straps"),
+            Edit(
+                at="hanging/hanger",
+                to={
+                    "id": "long",
+                    "name": "strap, long screws",
+                    "kind": "straps",
+                    "rating_kg": 60,
+                    "screw_mm": 80,
+                    "screw_diameter_mm": 3,
+                },
+            ),
+        ],
+        mended=False,
+    ),
+    "narrow wall for the hanger": Slip(
+        "hang.edge",
+        "stop",
         edits=[profile(WORKED.model_copy(update={"wall_mm": 8.0})), Edit(at="hanging/kind", to="straps")],
         mended=False,
+    ),
+    "fine screws under a heavy canvas": Slip(
+        "hang.across", "stop", weight_kg=30, edits=[Edit(at="hanging/kind", to="straps")], mended=False
     ),
 }
 

@@ -63,7 +63,7 @@ def test_hangers_sit_a_third_down_at_equal_distances():
 
 def test_screws_go_where_the_wood_is_deep():
     thin = plan()
-    assert thin.hang.into_wall
+    assert thin.hang.screws_at == "in the wall of the rail"
     assert thin.hang.inwards.value == 4.5
     assert thin.hang.screw_mm <= 52 - 2
 

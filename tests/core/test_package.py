@@ -6,7 +6,8 @@ from hypothesis import strategies as st
 
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted.slabs import MOST_FILLERS, filler_slab, first_sheet, spacer_slab
+from shadbo.core.displays.rabbeted.filling import MOST_FILLERS, filler_slab
+from shadbo.core.displays.rabbeted.slabs import first_sheet, spacer_slab
 from shadbo.core.drawing.board import draw_ladder
 from shadbo.core.drawing.edge import edge_scene
 from shadbo.core.drawing.scene import Shape
@@ -22,7 +23,7 @@ def desk() -> Desk:
 @given(st.floats(3.1, 40))
 def test_filling_leaves_no_more_than_the_shop_allows_where_boards_can_do_it(spare: float):
     d = desk()
-    layer = filler_slab(d, spare, False, 3.0)
+    layer = filler_slab(d, spare, 0.0, 3.0)
     assert layer is not None
     left = spare - layer.thick.value
     assert left >= -1e-6
@@ -30,8 +31,8 @@ def test_filling_leaves_no_more_than_the_shop_allows_where_boards_can_do_it(spar
 
 
 def test_nothing_is_filled_where_nothing_is_over():
-    assert filler_slab(desk(), 2.9, False, 3.0) is None
-    assert filler_slab(desk(), -4, False, 3.0) is None
+    assert filler_slab(desk(), 2.9, 0.0, 3.0) is None
+    assert filler_slab(desk(), -4, 0.0, 3.0) is None
     assert spacer_slab(desk(), 0.0) is None
 
 

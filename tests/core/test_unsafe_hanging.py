@@ -60,4 +60,4 @@ def test_a_hanger_is_taken_whose_screws_find_four_diameters():
         }
     )
     short = change(JOBS["Regatta in a squall"], [], few).plan
-    assert "hang.shallow" in codes(short, "stop")
+    assert "hang.edge" in codes(short, "stop"), "its ledge is too thin, and its wall too narrow"

@@ -12,13 +12,17 @@ Moulding = FloaterProfile | FrameProfile | PlainStock
 
 @dataclass(frozen=True, slots=True)
 class BackRail:
-    """What the hanger's screws find behind: width of the rail's back, and how thick the wood is there."""
+    """What the hanger's screws find behind: width of the rail's back, and how thick the wood is there.
+
+    ``glued``: the ledge is a strip of its own, so that a glue line runs between it and the wall.
+    """
 
     species: Species
     wall: Quantity
     thick_at_wall: Quantity
     ledge: Quantity
     thick_at_ledge: Quantity
+    glued: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,7 +10,6 @@ from shadbo.core.hang.hanging_plain import strips_may
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG
 from shadbo.core.shop.materials import HangerKind
 from shadbo.core.shop.shop import asked_kg, safe_kg
-from shadbo.core.sums.hang import LEAST_THREADS
 from shadbo.core.words.words import Mm, both, length
 
 NAMES: dict[HangerKind, str] = {
@@ -29,7 +28,8 @@ SLANTED_MOST_KG = 1.0
 """Common practice, no source."""
 
 
-def _hang_by(look: Look, *kinds: HangerKind) -> tuple[Proposal, ...]:
+def hang_by(look: Look, *kinds: HangerKind) -> tuple[Proposal, ...]:
+    """Other ways to hang it, where the display and the drawers have them."""
     out = []
     for kind in kinds:
         allowed = look.assembly.hangs
@@ -54,7 +54,8 @@ def hanger_too_weak(look: Look) -> Iterator[Finding]:
             look.say(f"No {NAMES[look.hang.kind]} in stock"),
             look.say("{} to hang", weight),
             keys=(weight.key,),
-            proposals=_hang_by(look, "straps", "wire", "plate", "cleat"),
+            proposals=hang_by(look, "straps", "wire", "plate", "cleat"),
+            by_hand=both("Order it before the frame is closed, or hang it by what lies in the drawers."),
         )
         return
     safe = safe_kg(hanger, look.desk.practice.hardware_factor)
@@ -75,7 +76,7 @@ def hanger_too_weak(look: Look) -> Iterator[Finding]:
         look.say("{} carries {} kg here, not more", hanger.name, round(safe, 1)),
         look.say(what, round(demand, 1)),
         keys=("weight.total",),
-        proposals=(*proposals, *_hang_by(look, "straps", "cleat")),
+        proposals=(*proposals, *hang_by(look, "straps", "cleat")),
         by_hand=both("Stronger hardware or more fixed points; a qualified fitter decides what the wall holds."),
     )
 
@@ -93,7 +94,7 @@ def kind_unfit(look: Look) -> Iterator[Finding]:
             look.say("A single plate is for under {} kg: this weighs {}", p.plate_most_kg, hang.weight),
             look.say("a single hanger lets it swing, and all hangs on one screw"),
             keys=("weight.total",),
-            proposals=_hang_by(look, "straps", "wire"),
+            proposals=hang_by(look, "straps", "wire"),
         )
     elif hang.kind == "strips" and not strips_may(look.desk, look.assembly, hang.weight):
         yield Finding(
@@ -104,7 +105,7 @@ def kind_unfit(look: Look) -> Iterator[Finding]:
             look.say("up to {} kg and {}, never anything glazed: a strip lets go without warning",
                      p.strips_most_kg, Mm(p.strips_most_mm)),
             keys=("weight.total",),
-            proposals=_hang_by(look, "ledge"),
+            proposals=hang_by(look, "ledge"),
             by_hand=both("Set it on a ledge that is fixed to the wall."),
         )  # fmt: skip
     elif hang.kind == "wire" and look.assembly.depth.value > p.wire_deepest_mm:
@@ -115,7 +116,7 @@ def kind_unfit(look: Look) -> Iterator[Finding]:
             look.say("No wire on a box {} deep", Mm(look.assembly.depth.value)),
             look.say("over {} it leans forward and pulls its rings out", Mm(p.wire_deepest_mm)),
             keys=("frame.depth",),
-            proposals=_hang_by(look, "straps", "cleat"),
+            proposals=hang_by(look, "straps", "cleat"),
         )
     elif hang.kind == "wire" and look.assembly.glazed and hang.weight.value > p.wire_glazed_most_kg:
         yield Finding(
@@ -125,7 +126,7 @@ def kind_unfit(look: Look) -> Iterator[Finding]:
             look.say("No wire for glazed work of {}", hang.weight),
             look.say("over {} kg take two fixed points or a cleat", p.wire_glazed_most_kg),
             keys=("weight.total",),
-            proposals=_hang_by(look, "straps", "cleat"),
+            proposals=hang_by(look, "straps", "cleat"),
         )
     elif hang.kind == "wire" and (heavy or large or look.assembly.see_through):
         why = "is seen through" if look.assembly.see_through else "weighs {}" if heavy else "is {} long"
@@ -137,7 +138,7 @@ def kind_unfit(look: Look) -> Iterator[Finding]:
             look.say(f"No wire for a frame that {why}", *value),
             look.say("two fixed points or a cleat hold it level and do not pull the rails in"),
             keys=("weight.total",),
-            proposals=_hang_by(look, "straps", "cleat"),
+            proposals=hang_by(look, "straps", "cleat"),
         )
 
 
@@ -152,7 +153,7 @@ def slanted_hole(look: Look) -> Iterator[Finding]:
         look.say("A slanted hole is for under {} kg: this weighs {}", SLANTED_MOST_KG, look.hang.weight),
         look.say("the nail's head holds by a few millimetres of wood"),
         keys=("weight.total",),
-        proposals=_hang_by(look, "plate", "wire", "straps"),
+        proposals=hang_by(look, "plate", "wire", "straps"),
     )
 
 
@@ -192,36 +193,5 @@ def wire_too_tight(look: Look) -> Iterator[Finding]:
             hang.wire.rating_kg,
         ),
         keys=("wire.tension", "wire.rise"),
-        proposals=(*proposals, *_hang_by(look, "straps")),
+        proposals=(*proposals, *hang_by(look, "straps")),
     )
-
-
-def screws_too_weak(look: Look) -> Iterator[Finding]:
-    """The hanger's screws, in what wood they find."""
-    hang, rail = look.hang, look.assembly.back_rail
-    if hang.hanger is None or rail is None:
-        return
-    least = LEAST_THREADS * hang.hanger.screw_diameter_mm
-    if hang.screw_mm < least - 1e-6:
-        yield Finding(
-            "hang.shallow",
-            "stop",
-            "hang",
-            look.say("Only {} of wood for the hanger's screws: they need {}", Mm(hang.screw_mm, "down"), Mm(least)),
-            look.say("the ledge is {} thick and the wall {} wide", rail.thick_at_ledge, rail.wall),
-            keys=(rail.thick_at_ledge.key,),
-            by_hand=both("Glue a block behind the rail where the hanger sits, or hang it by a cleat across the top."),
-            proposals=_hang_by(look, "cleat"),
-        )
-    elif (
-        hang.screw_hold is not None and hang.screw_load is not None and hang.screw_load.value > hang.screw_hold.value
-    ):
-        yield Finding(
-            "hang.screws",
-            "stop",
-            "hang",
-            look.say("The hanger's screws hold {}, and {} pulls", hang.screw_hold, hang.screw_load),
-            look.say("withdrawal from side grain, with a factor of {}", look.desk.practice.withdrawal_factor),
-            keys=("hang.hold", "hang.pull"),
-            proposals=_hang_by(look, "straps", "cleat"),
-        )

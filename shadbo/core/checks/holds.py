@@ -81,7 +81,7 @@ def rails_bow(look: Look) -> Iterator[Finding]:
 
 def rail_sags(look: Look) -> Iterator[Finding]:
     """The bottom rail under the package, upper bound."""
-    if look.sag is None or look.decided(look.levers.strainer):
+    if look.sag is None:
         return
     sag, most = look.sag.most, look.desk.practice.rail_sag_most_mm
     if sag.value <= most + 1e-6:
@@ -93,7 +93,14 @@ def rail_sags(look: Look) -> Iterator[Finding]:
         look.say("The bottom rail sags by {} to {}", look.sag.least, sag),
         look.say("{} on it; a stiff pane carries part; keep under {}", look.sag.load, Mm(most)),
         keys=("rail.sag", "rail.sag_least"),
-        proposals=(*look.change(look.levers.strainer, True, 2, "Screw in a strainer back"), *look.others(4)),
+        proposals=(
+            *(
+                ()
+                if look.decided(look.levers.strainer)
+                else look.change(look.levers.strainer, True, 2, "Screw in a strainer back")
+            ),
+            *look.others(4),
+        ),
     )
 
 

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Dot
+from shadbo.core.hang.screw import Beside
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG
 from shadbo.core.shop.materials import Hanger, HangerKind, Wire
@@ -10,7 +11,10 @@ from shadbo.core.shop.materials import Hanger, HangerKind, Wire
 
 @dataclass(frozen=True, slots=True)
 class HangPlan:
-    """How the frame hangs. Places are in the front plane; ``reason`` says why this kind."""
+    """How the frame hangs. Places are in the front plane; ``reason`` says why this kind.
+
+    ``room_mm`` is how deep the wood is for a hanger's screws, ``screws_across`` what they carry across, safely, in N.
+    """
 
     kind: HangerKind
     reason: str
@@ -23,7 +27,7 @@ class HangPlan:
     hook_height: Quantity
     hooks: tuple[float, ...]
     screw_mm: float
-    into_wall: bool
+    screws_at: str
     screw_hold: Quantity | None
     screw_load: Quantity | None
     tension: Quantity | None = None
@@ -33,6 +37,9 @@ class HangPlan:
     angle_deg: float = 90.0
     wire_length: Quantity | None = None
     bumper_mm: float = 0.0
+    room_mm: float = 0.0
+    beside: Beside | None = None
+    screws_across: Quantity | None = None
 
     @property
     def each_kg(self) -> float:

@@ -1,33 +1,21 @@
 """Hanging, planned from the assembly alone: kind by weight and size, places, loads, wall height."""
 
+import math
 from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Assembly, Dot
+from shadbo.core.build.setting import BackRail
 from shadbo.core.desk import Desk
 from shadbo.core.hang.hang_plan import HangPlan
 from shadbo.core.hang.hanging_plain import plan_plain, strips_may
-from shadbo.core.hang.screw import screw_hold, screw_in
+from shadbo.core.hang.screw import Beside, Seat, keep_screw, lateral_hold, least_beside_mm, screw_hold, seat_of
+from shadbo.core.hang.wiring import LEAST_RISE_MM, Wiring, wire_for, wire_sums
 from shadbo.core.sheet.quantity import Quantity
-from shadbo.core.sheet.units import GRAVITY_N_PER_KG, MM
-from shadbo.core.shop.kept import HANGERS, WIRES, role
-from shadbo.core.shop.materials import Hanger, HangerKind, Wire
+from shadbo.core.sheet.units import GRAVITY_N_PER_KG, MM, N
+from shadbo.core.shop.kept import HANGERS, role
+from shadbo.core.shop.materials import Hanger, HangerKind
 from shadbo.core.shop.shop import asked_kg, safe_kg
 from shadbo.core.sums import hang as sums
-
-LEAST_RISE_MM = 1.0
-"""A wire is never reckoned flatter: a flat one would pull without end."""
-
-
-@dataclass(frozen=True, slots=True)
-class Wiring:
-    """A wire between two hangers over one hook or two."""
-
-    span: Quantity
-    apart: Quantity
-    rise: Quantity
-    tension: Quantity
-    length: Quantity
-
 
 RAILED: tuple[HangerKind, ...] = ("wire", "straps", "cleat", "plate", "slanted hole")
 """Kinds that are screwed to a rail."""
@@ -72,6 +60,10 @@ def choose_kind(desk: Desk, weight: Quantity, assembly: Assembly) -> tuple[Hange
     return "straps", f"over {p.wire_most_kg:g} kg: two-hole straps cannot spin"
 
 
+HOOK_HIDDEN_MM = 5.0
+"""How far below the top edge a wall's hook stays where one would see it: common practice, no source."""
+
+
 @dataclass(frozen=True, slots=True)
 class Placed:
     """Where one kind of hardware sits on this frame, and what pulls at each of it."""
@@ -79,10 +71,10 @@ class Placed:
     inwards: Quantity
     down: Quantity
     places: tuple[Dot, ...]
-    screw_mm: float
-    into_wall: bool
+    seat: Seat
     wire: Wiring | None
     pull: Quantity
+    beside: Beside
 
 
 def place_hangers(
@@ -91,45 +83,86 @@ def place_hangers(
     """Put one hanger where this kind goes. ``side_down`` is how far down the side rails hangers sit."""
     s, rail = desk.sheet, assembly.back_rail
     assert rail is not None
-    screw_mm, into_wall = screw_in(assembly, hanger, desk.practice.screw_short_mm)
+    seat = seat_of(desk, rail, hanger, assembly.see_through)
+    wide, high = hanger.footprint_mm if hanger is not None else (10.0, 10.0)
+    above = hanger.hook_above_mm if hanger is not None else 0.0
     width, height = assembly.outside_width, assembly.outside_height
-    if kind in ("plate", "cleat", "slanted hole"):
+    on_top = kind in ("plate", "cleat", "slanted hole")
+    upright = False
+    if on_top:
         inwards = s.let("hang.in", "hanger, from the frame's side", width / 2)
-        down = s.choose(
-            "hang.from_top",
-            "hanger below the top edge",
-            10 if kind == "plate" else 20,
-            MM,
-            "the rail's middle",
-        )
+        down = s.cut("hang.from_top", "hanger below the top edge", seat.across, "nearest", 1.0)
         places: tuple[Dot, ...] = ((0.0, height.value / 2 - down.value),)
-        return Placed(inwards, down, places, screw_mm, into_wall, None, load)
-    if assembly.see_through and kind == "straps":
-        inwards = s.cut("hang.in", "hangers, from the frame's side", width / 4, "nearest", 1.0)
-        down = s.let("hang.top", "hangers below the top edge", rail.wall / 2, "middle of the top rail")
+    elif assembly.see_through and kind == "straps":
+        upright = _too_narrow(desk, rail.wall.value, high, above)
+        if upright:
+            inwards = s.cut("hang.in", "hangers, from the frame's side", seat.across, "nearest", 1.0)
+            least = max(rail.wall.value + high / 2, above + HOOK_HIDDEN_MM)
+            down = s.choose("hang.top", "hangers below the top edge", math.ceil(least), MM, "clear of the top rail")
+        else:
+            inwards = s.cut("hang.in", "hangers, from the frame's side", width / 4, "nearest", 1.0)
+            down = s.let("hang.top", "hangers below the top edge", rail.wall / 2, "middle of the top rail")
+        x, y = width.value / 2 - inwards.value, height.value / 2 - down.value
+        places = ((-x, y), (x, y))
     else:
-        across = rail.wall / 2 if into_wall else (rail.wall + rail.ledge) / 2
-        inwards = s.cut("hang.in", "hangers, from the frame's side", across, "nearest", 1.0)
+        inwards = s.cut("hang.in", "hangers, from the frame's side", seat.across, "nearest", 1.0)
         down = side_down
-    x, y = width.value / 2 - inwards.value, height.value / 2 - down.value
-    places = ((-x, y), (x, y))
+        x, y = width.value / 2 - inwards.value, height.value / 2 - down.value
+        places = ((-x, y), (x, y))
+    on_level = on_top or (assembly.see_through and kind == "straps" and not upright)
+    across = (down if on_level else inwards).value
+    measured = hanger is not None and (hanger.high_mm if on_level else hanger.wide_mm) > 0
+    reach = (high if on_level else wide) if measured or assembly.see_through else 0.0
+    beside = _beside(rail, across, reach, down.value - above)
+    if on_top:
+        return Placed(inwards, down, places, seat, None, load, beside)
     if kind == "wire":
         wire = wire_sums(desk, load, width - 2 * inwards, down)
-        return Placed(inwards, down, places, screw_mm, into_wall, wire, wire.tension)
-    return Placed(inwards, down, places, screw_mm, into_wall, None, load / 2)
+        return Placed(inwards, down, places, seat, wire, wire.tension, beside)
+    return Placed(inwards, down, places, seat, None, load / 2, beside)
+
+
+def _too_narrow(desk: Desk, wall_mm: float, high_mm: float, above_mm: float) -> bool:
+    """Whether a strap on the top rail would stand beside its wood, or show its hook over the top edge."""
+    return (
+        high_mm > wall_mm + 1e-6
+        or wall_mm / 2 < desk.practice.screw_edge_mm - 1e-6
+        or wall_mm / 2 - above_mm < HOOK_HIDDEN_MM - 1e-6
+    )
+
+
+def _beside(rail: BackRail, across_mm: float, reach_mm: float, hook_down_mm: float) -> Beside:
+    back = rail.wall.value + rail.ledge.value
+    low, high = across_mm - reach_mm / 2, across_mm + reach_mm / 2
+    edges = [across_mm, back - across_mm]
+    if rail.glued:
+        edges.append(abs(across_mm - rail.wall.value))
+    return Beside(min(edges), max(0.0, -low, high - back), hook_down_mm)
 
 
 def choose_hanger(desk: Desk, assembly: Assembly, kind: HangerKind, weight: Quantity) -> Hanger | None:
     """The cheapest hanger of that kind that carries what it is asked to, where it would sit; else the strongest."""
     kinds = sorted((h for h in desk.stock.hangers if h.kind == kind), key=lambda h: h.price)
     factor, load = desk.practice.hardware_factor, sums.force(desk.sheet, weight)
+    good: list[tuple[bool, bool, Hanger]] = []
     for hanger in kinds:
         tried = place_hangers(desk.on_trial(), assembly, kind, hanger, load, desk.sheet["hang.down"])
         each_kg = tried.pull.value / GRAVITY_N_PER_KG
         carries = safe_kg(hanger, factor) >= asked_kg(hanger, weight.value, each_kg)
-        if carries and tried.screw_mm >= sums.LEAST_THREADS * hanger.screw_diameter_mm:
-            return hanger
+        threads = tried.seat.screw_mm >= sums.LEAST_THREADS * hanger.screw_diameter_mm - 1e-6
+        beside = tried.beside.wood_mm >= least_beside_mm(desk, hanger, assembly.see_through) - 1e-6
+        if carries:
+            sound = threads and beside and _across_holds(desk, assembly, hanger, tried)
+            good.append((not sound, tried.beside.over_mm > 0.05, hanger))
+    if good:
+        return min(good, key=lambda g: g[:2])[2]  # the cheapest that lies wholly on wood, where there is one
     return max(kinds, key=lambda h: h.rating_kg, default=None)
+
+
+def _across_holds(desk: Desk, assembly: Assembly, hanger: Hanger, at: Placed) -> bool:
+    assert assembly.back_rail is not None
+    hold = lateral_hold(desk, assembly.back_rail, hanger, at.seat.screw_mm)
+    return hold is None or hold >= at.pull.value - 1e-6
 
 
 def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
@@ -153,7 +186,10 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
     deep = _pull_out(desk, assembly, load, at.down, hanger)
     if deep is not None:
         pull = pull + deep / (2 if kind in ("straps", "wire") else 1)
-    hold, screw_load = screw_hold(desk, assembly, hanger, at.screw_mm, pull)
+    if hanger is not None:
+        keep_screw(desk, hanger, at.seat.screw_mm)
+    hold, screw_load = screw_hold(desk, assembly, hanger, at.seat.screw_mm, pull)
+    across = _lateral(desk, assembly, hanger, at)
     straps_apart = 2 * (assembly.outside_width.value / 2 - at.inwards.value) if kind == "straps" else 0.0
     apart = wire.apart.value if wire else straps_apart
     return HangPlan(
@@ -167,8 +203,8 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
         at.places,
         hook,
         (-apart / 2, apart / 2) if apart else (0.0,),
-        at.screw_mm,
-        at.into_wall,
+        at.seat.screw_mm,
+        at.seat.where,
         hold,
         screw_load,
         wire.tension if wire else None,
@@ -178,15 +214,21 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
         sums.wire_angle_deg(wire.span.value, wire.apart.value, wire.rise.value) if wire else 90.0,
         wire.length if wire else None,
         hanger.stands_out_mm if hanger else 0.0,
+        at.seat.room_mm,
+        at.beside,
+        across,
     )
 
 
-def wire_for(desk: Desk, tension: Quantity) -> Wire | None:
-    """The decided wire, or the lightest that takes the pull."""
-    pull_kg = tension.value / GRAVITY_N_PER_KG
-    return desk.job.hanging.wire or desk.found(
-        WIRES, "wire", lambda: desk.stock.wire(pull_kg, desk.practice.wire_factor)
-    )
+def _lateral(desk: Desk, assembly: Assembly, hanger: Hanger | None, at: Placed) -> Quantity | None:
+    """What the screws of one hanger carry across, safely, on the sheet; None where it is not known."""
+    s, rail = desk.sheet, assembly.back_rail
+    assert rail is not None
+    hold = lateral_hold(desk, rail, hanger, at.seat.screw_mm) if hanger is not None else None
+    if hold is None:
+        return None
+    said = s.decide("K · D² for every screw, less under seven diameters of thread, by the factor", hold, N)
+    return s.let("hang.across", "a hanger's screws carry across, safely", said, "Wood Handbook, ch. 8, from memory")
 
 
 def _pull_out(
@@ -210,23 +252,3 @@ def _flattest_deg(desk: Desk, assembly: Assembly, weight: Quantity) -> float:
     wire = place_hangers(trial, assembly, "wire", ring, load, desk.sheet["hang.down"]).wire
     assert wire is not None
     return sums.wire_angle_deg(wire.span.value, wire.span.value / 3, max(wire.rise.value, LEAST_RISE_MM))
-
-
-def wire_sums(desk: Desk, load: Quantity, between: Quantity, down: Quantity) -> Wiring:
-    """Span, hooks, rise, pull and length of a wire: one hook, unless the wire would then be too flat."""
-    s, p, job = desk.sheet, desk.practice, desk.job.hanging
-    span = s.let("wire.span", "between the hangers", between)
-    room = s.let("wire.room", "most rise that keeps the wire below the top", down - s.number(p.wire_below_top_mm, MM))
-    if job.rise is not None:
-        rise = desk.choose("wire.rise", "rise of the wire at the hook", job.rise, 0, "")
-    else:
-        wanted = span * s.number(p.wire_rise_fraction)
-        rise = s.cut("wire.rise", "rise of the wire at the hook", s.pick("smallest", room, wanted), "down", 3.0)
-    steep = sums.wire_angle_deg(span.value, 0, max(rise.value, LEAST_RISE_MM)) >= p.wire_angle_least_deg
-    hooks = job.hooks or (1 if steep else 2)
-    apart = s.let("wire.apart", "between the hooks", span * s.number((hooks - 1) / 3), way="nearest")
-    safe = s.pick("largest", rise, s.number(LEAST_RISE_MM, MM))
-    tension = s.let("wire.tension", "pull in the wire", sums.wire_tension(s, load, span, apart, safe))
-    tail = s.choose("wire.tail", "tail at each end", p.wire_tail_mm, MM, "practice of the shop")
-    length = s.cut("wire.length", "wire to cut", sums.wire_length(s, span, apart, safe, tail), "up", 5.0)
-    return Wiring(span, apart, rise, tension, length)

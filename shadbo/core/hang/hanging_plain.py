@@ -63,7 +63,7 @@ def plan_plain(desk: Desk, assembly: Assembly, weight: Quantity, kind: HangerKin
         hook,
         hooks,
         0.0,
-        False,
+        "",
         None,
         None,
         tension,

@@ -74,8 +74,21 @@ class Screw(Value):
 HangerKind = Literal["wire", "straps", "cleat", "plate", "strips", "ledge", "cord", "slanted hole"]
 
 
+FOOTPRINT_MM: dict[HangerKind, tuple[float, float]] = {
+    "wire": (12, 26),
+    "straps": (14, 44),
+    "plate": (40, 9),
+    "cleat": (100, 30),
+    "slanted hole": (6, 6),
+}
+"""Usual width and height of a hanger on the frame's back: common practice, no source."""
+
+
 class Hanger(Value):
-    """Hanging hardware. ``rating_kg`` is the maker's: as picture weight for a pair, or as load on one."""
+    """Hanging hardware. ``rating_kg`` is the maker's: as picture weight for a pair, or as load on one.
+
+    ``wide_mm`` and ``high_mm`` are what it covers of the frame's back; 0 where nobody measured it, then the usual.
+    """
 
     id: Id
     name: Line
@@ -88,7 +101,15 @@ class Hanger(Value):
     screw_mm: Positive = 12
     screw_diameter_mm: Positive = 3
     length_mm: Millimetres = 0
+    wide_mm: Millimetres = 0
+    high_mm: Millimetres = 0
     price: Price = 0
+
+    @property
+    def footprint_mm(self) -> tuple[float, float]:
+        """What it covers of the frame's back, width and height."""
+        wide, high = FOOTPRINT_MM.get(self.kind, (10, 10))
+        return self.wide_mm or self.length_mm or wide, self.high_mm or high
 
 
 class Wire(Value):

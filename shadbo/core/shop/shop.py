@@ -186,6 +186,7 @@ class Practice(Value):
     hardware_factor: Factor = 4.0
     wire_factor: Factor = 4.0
     withdrawal_factor: Factor = 5.0
+    lateral_factor: Factor = 1.6
 
     def half_width_mm(self, tool: Tool) -> float:
         """Reading uncertainty of a tool, as a half-width."""

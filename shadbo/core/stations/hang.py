@@ -32,8 +32,7 @@ def questions(plan: Plan) -> list[Question]:
         rows.append(told("Cleat, at least", say(mark, "{} long", Mm(least, "up")), "", "two thirds of the width"))
     if hang.kind in ("wire", "straps"):
         rows.append(length_row(desk, "hanging/down", "Hangers below the top edge", job.down, hang.down))
-        where = "in the wall of the rail, where the wood is deep" if hang.into_wall else "on the rail's middle"
-        rows.append(told("Hangers, from the side", say(mark, "{}", hang.inwards), "hang.in", where))
+        rows.append(told("Hangers, from the side", say(mark, "{}", hang.inwards), "hang.in", hang.screws_at))
         rows.append(
             told(
                 "Their screws",

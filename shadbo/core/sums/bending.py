@@ -12,6 +12,7 @@ from shadbo.core.sheet.units import MM, N_PER_MM, unit
 E_MPA = {"softwood": 9000.0, "hardwood": 11000.0}
 """Usual bending stiffness along the grain: common practice, no source."""
 MPA = unit(N=1, mm=-2)
+MM4 = unit(mm=4)
 
 
 def hinged_mm(w: float, length: float, e: float, i: float) -> float:
@@ -79,19 +80,57 @@ def brace_sums(
         )
 
 
+def rabbeted_inertia(face: float, height: float, rabbet: float, lip: float) -> float:
+    """Second moment of area of a rabbeted rail that bends across its face, in mm⁴; all lengths in mm.
+
+    Two rectangles, lip and wall, about the centroid that they share. Source: parallel-axis theorem.
+
+    >>> round(rabbeted_inertia(30, 40, 32, 8))
+    49258
+    """
+    wall, front = max(face - lip, 0.0), max(height - rabbet, 0.0)
+    areas = (front * face, rabbet * wall)
+    centres = (face / 2, wall / 2)
+    total = sum(areas)
+    if total <= 0:
+        return 0.0
+    middle = sum(a * c for a, c in zip(areas, centres, strict=True)) / total
+    own = inertia(front, face) + inertia(rabbet, wall)
+    return own + sum(a * (c - middle) ** 2 for a, c in zip(areas, centres, strict=True))
+
+
 def rail_sag(
-    sheet: Sheet, weight: Quantity, length: Quantity, species: str, depth: Quantity, face: Quantity
+    sheet: Sheet,
+    weight: Quantity,
+    length: Quantity,
+    species: str,
+    section: tuple[Quantity, Quantity, Quantity, Quantity],
 ) -> tuple[Quantity, Quantity]:
-    """Least and most sag of a bottom rail that carries ``weight`` (N): ends clamped, ends hinged."""
+    """Least and most sag of a bottom rail that carries ``weight`` (N): ends clamped, ends hinged.
+
+    ``section`` is face, height, rabbet and lip; a strainer back that is screwed to the rail bends with it.
+    """
     e = sheet.choose("rail.e", "stiffness of the rail", E_MPA.get(species, 9000.0), MPA, "usual value")
+    stiff = sheet.let(
+        "rail.inertia",
+        "stiffness of the section",
+        sheet.call("two rectangles about their common centroid, for face, height, rabbet, lip", rabbeted_inertia,
+                   *section, u=MM4),
+        "the rabbet taken out",
+    )  # fmt: skip
+    if "strainer.bar" in sheet:
+        bar = sheet.call("thickness · width³ ÷ 12", inertia, sheet["strainer.thick"], sheet["strainer.bar"], u=MM4)
+        stiff = sheet.let(
+            "rail.inertia_strained", "… and of the strainer's bar", stiff + bar, "screwed to one another"
+        )
 
-    def least(w: float, long: float, stiff: float, deep: float, wide: float) -> float:
-        return clamped_mm(w / long, long, stiff, inertia(deep, wide))
+    def least(w: float, long: float, e: float, i: float) -> float:
+        return clamped_mm(w / long, long, e, max(i, 1.0))
 
-    def most(w: float, long: float, stiff: float, deep: float, wide: float) -> float:
-        return hinged_mm(w / long, long, stiff, inertia(deep, wide))
+    def most(w: float, long: float, e: float, i: float) -> float:
+        return hinged_mm(w / long, long, e, max(i, 1.0))
 
-    args = (weight, length, e, depth, face)
+    args = (weight, length, e, stiff)
     return (
         sheet.let(
             "rail.sag_least",

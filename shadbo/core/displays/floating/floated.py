@@ -181,7 +181,7 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
         outside_w,
         outside_h,
         depth,
-        BackRail(body.profile.species, wall, depth, ledge, body.ledge_thick),
+        BackRail(body.profile.species, wall, depth, ledge, body.ledge_thick, sums.square),
         tuple(parts),
         (join,),
         layers(sums),

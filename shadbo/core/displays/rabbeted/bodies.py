@@ -8,10 +8,11 @@ from shadbo.core.build.marked import Window
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.displays.rabbeted.slabs import SAID, Slab
+from shadbo.core.displays.rabbeted.strainer import STRAINER, strainer_bodies
 from shadbo.core.shapes.plane import Ring
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.sheet import Sheet
-from shadbo.core.solids.body import Body, Prism, Step, Tie, framed, rails_round, shape_of, strips_round
+from shadbo.core.solids.body import Body, Prism, Step, Tie, Way, framed, rails_round, shape_of, strips_round
 
 
 def frame_bodies(frame: Frame) -> list[Body]:
@@ -73,6 +74,9 @@ def slab_bodies(
             continue
         z0 = begins[layer.id]
         z1 = z0 + layer.thick.value
+        if layer.id == STRAINER:
+            out += strainer_bodies(layer, (z0, z1))
+            continue
         own = layer.size if not layer.wrapped else None
         size = (own[0].value, own[1].value) if own is not None else size_mm
         name = f"{SAID[layer.role]}: {layer.name}" if layer.role in SAID else layer.name
@@ -99,9 +103,12 @@ def ties_of(
     rail = next((b.id for b in bodies if b.fixed), "")
     out = []
     for join in joins:
-        held = join.holds[1] if join.holds[1] in ids else last
-        if join.holds[0] == "rail" and rail and join.fixings:
-            out.append(Tie(held, rail, join.name, ("forwards", "backwards") if join.pulls else ("backwards",)))
+        if join.holds[0] != "rail" or not rail or not join.fixings:
+            continue
+        wanted = join.holds[1] if join.holds[1] in ids or join.holds[1] == STRAINER else last
+        held = [b.id for b in bodies if b.id == wanted or b.id.startswith(f"{wanted}-")]
+        ways: tuple[Way, ...] = ("forwards", "backwards") if join.pulls else ("backwards",)
+        out += [Tie(x, rail, join.name, ways) for x in held]
     return [*out, *mount_ties(slabs, mount)]
 
 

@@ -18,6 +18,7 @@ from shadbo.core.displays.rabbeted.slabs import (
     spacer_slab,
     spare_depth,
 )
+from shadbo.core.displays.rabbeted.strainer import strainer_slab
 from shadbo.core.pieces.facts import Told
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.shapes.rings import centred
@@ -65,6 +66,7 @@ def framed(
     acrylic: bool,
 ) -> tuple[list[Slab], Frame]:
     """Frame round a package with a border that is seen: moulding first, since its lip says how much it covers."""
+    slabs = [*slabs, *strainer_slab(desk, options)]
     depth = depth_needed(desk, slabs).value
     chosen = profile_for(desk, options, rough, depth, acrylic)
     bare = border[0].value <= 0 and border[1].value <= 0

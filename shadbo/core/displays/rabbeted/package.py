@@ -9,17 +9,18 @@ from shadbo.core.build.mounts import MountPlan
 from shadbo.core.build.setting import Margins, Room
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.bodies import begins_of, cut_out_mm2, frame_bodies, slab_bodies, ties_of
+from shadbo.core.displays.rabbeted.filling import filler_slab
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.displays.rabbeted.joints import joint_sums
 from shadbo.core.displays.rabbeted.points import cover_parts, point_join
 from shadbo.core.displays.rabbeted.rails import rail_parts
-from shadbo.core.displays.rabbeted.slabs import Slab, filler_slab
+from shadbo.core.displays.rabbeted.slabs import Slab
+from shadbo.core.displays.rabbeted.strainer import STRAINER, sized, strainer_join, strainer_parts
 from shadbo.core.displays.rabbeted.under_spacer import under_spacer
 from shadbo.core.displays.rabbeted.views import callouts, dimensions, section_of
 from shadbo.core.hang.hanging import hanger_down
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
-from shadbo.core.sheet.units import MM
 from shadbo.core.solids.body import Body, Tie
 from shadbo.core.sums.bending import rail_sag
 from shadbo.core.sums.border import strips
@@ -27,6 +28,8 @@ from shadbo.core.sums.hang import force
 from shadbo.core.sums.weight import by_area
 from shadbo.core.words.lengths import Both
 from shadbo.core.words.words import Mm, both, say
+
+LEAST_RING_MM = 3.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,7 +55,6 @@ class Package:
     back: Back = "sealed paper"
     effort: str = ""
     goes_in: str = "clean both faces of the glazing, lay the package in and close it"
-    strainer: bool = False
     depth: tuple[Both, Both] | None = None
     points: bool = True
     callouts: tuple[Callout, ...] = ()
@@ -71,10 +73,12 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
     """Depth, filler, parts, fixings, back, sag of the rail, views."""
     s = desk.sheet
     spare = s["depth.spare"]
-    slabs = list(package.slabs)
-    filler = filler_slab(desk, spare.value, package.see_through, desk.practice.spare_caution_mm)
+    slabs = sized(desk, frame, package.slabs)
+    ring = max(frame.lip.value - frame.slack_mm, LEAST_RING_MM) if package.see_through else 0.0
+    filler = filler_slab(desk, spare.value, ring, desk.practice.spare_caution_mm)
+    strained = slabs[-1].id == STRAINER
     if filler is not None:
-        at = next((i for i, x in enumerate(slabs) if x.role == "backing"), len(slabs))
+        at = next((i for i, x in enumerate(slabs) if x.role == "backing"), len(slabs) - strained)
         slabs.insert(at, filler)
         s.let("depth.filled", "package with what fills it", s["depth.package"] + filler.thick)
         s.let("depth.left", "depth still over", spare - filler.thick, way="down")
@@ -86,8 +90,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
     parts = [*rails]
     mass = package.mass
     for layer in slabs:
-        part = _part(desk, frame, layer, section.get(layer.id, ()), package.windows)
-        if part is not None:
+        for part in _parts_of(desk, frame, layer, section.get(layer.id, ()), package.windows):
             parts.append(part)
             mass = mass + part.mass if part.mass is not None else mass
     begins = begins_of(frame.front.value, slabs)
@@ -97,15 +100,16 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         mass = mass + part.mass if part.mass is not None else mass
     s.let("package.mass", "package, all that the rails carry", mass)
     weight = s.let("package.load", "load on the bottom rail", force(s, s["package.mass"]))
-    rail_sag(s, weight, s["frame.outside_width"], frame.profile.species, frame.depth, frame.face)
+    section_mm = (frame.face, frame.depth, frame.rabbet_depth, frame.lip)
+    rail_sag(s, weight, s["frame.outside_width"], frame.profile.species, section_mm)
     joins = list(package.joins)
-    if package.points:
+    if strained:
+        joins.append(strainer_join(desk, frame))
+    elif package.points:
         join, marks = point_join(desk, frame, slabs, package.see_through)
         joins.append(join)
         parts.append(marks)
     parts += cover_parts(desk, frame, package.back, package.see_through)
-    if package.strainer:
-        parts.append(_strainer(desk, frame))
     parts += [*package.front(frame), *package.parts]
     back = frame.front.value + sum(x.thick.value for x in slabs)
     if package.sections is not None:
@@ -155,6 +159,13 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         zones=package.zones,
         layout_at=package.layout_at,
     )
+
+
+def _parts_of(desk: Desk, frame: Frame, layer: Slab, section: Ring, windows: tuple[Window, ...]) -> Sequence[Part]:
+    if layer.id == STRAINER:
+        return strainer_parts(desk, layer, section)
+    part = _part(desk, frame, layer, section, windows)
+    return () if part is None else (part,)
 
 
 def _part(desk: Desk, frame: Frame, layer: Slab, section: Ring, windows: tuple[Window, ...] = ()) -> Part | None:
@@ -212,28 +223,6 @@ def _part(desk: Desk, frame: Frame, layer: Slab, section: Ring, windows: tuple[W
         sheet=layer.sheet if layer.cut else None,
         seen_from=("back",) if layer.role == "backing" else (),
         face=(centred(width.value, height.value),) if layer.role == "backing" else (),
-    )
-
-
-def _strainer(desk: Desk, frame: Frame) -> Part:
-    """A tightly fitting back frame, inside less 1 mm, screwed through the rail."""
-    s = desk.sheet
-    one = s.number(1, MM)
-    width = s.cut("strainer.width", "strainer back, width", frame.width.least - one, "down", 0.3)
-    height = s.cut("strainer.height", "strainer back, height", frame.height.least - one, "down", 0.3)
-    return Part(
-        "strainer",
-        "strip",
-        "strainer back",
-        "stretcher",
-        1,
-        width,
-        height,
-        s.choose("strainer.thick", "strainer back, thickness", 18, MM, "common practice"),
-        key="strainer.width",
-        to_cut=True,
-        unpriced=True,
-        note="pull the rails in with blocks and clamps until middle = ends, then screw it through the rail",
     )
 
 

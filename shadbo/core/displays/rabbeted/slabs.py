@@ -24,8 +24,6 @@ HATCH: dict[str, Hatch] = {
     "mdf": "backing",
     "corrugated plastic": "board",
 }
-MOST_FILLERS = 14
-FILLING: tuple[SheetKind, ...] = ("foam board", "backing", "corrugated plastic")
 SAID = {"glazing": "glazing", "mat": "mat", "board": "mount board", "backing": "backing", "packer": "packer"}
 GLASS = SheetStock(id="glass", name="glass, none listed", kind="glass", thick_mm=2)
 BOARD = SheetStock(id="board", name="mount board, none listed", kind="mat", thick_mm=1.4)
@@ -191,52 +189,6 @@ def liner_slab(desk: Desk, sheet: SheetStock, needed_mm: float, id_: str = "spac
     return Slab(id_, name, "spacer", high, HATCH[sheet.kind], ring_mm=sheet.thick_mm, ring_price_per_m=price)
 
 
-def void_slab(desk: Desk, needed_mm: float, id_: str, note: str) -> Slab | None:
-    """Packers that keep a void behind a board: boards stacked as a ring and cut out where something stands back."""
-    s = desk.sheet
-    if needed_mm <= DUST:
-        return None
-
-    def nearest() -> SheetStock:
-        boards = [x for x in desk.stock.sheets_of(*FILLING) if x.acid_free]
-        return min(boards, key=lambda x: (-(-needed_mm // x.thick_mm) * x.thick_mm, x.thick_mm), default=BACKING)
-
-    sheet = desk.take(SHEETS, id_, None, nearest)
-    n = max(1, -(-int(needed_mm * 1000) // int(sheet.thick_mm * 1000)))
-    s.choose(f"{id_}.one", "packer board", sheet.thick_mm, MM, sheet.name)
-    count = s.let(f"{id_}.count", "packer boards", s.decide("as many as the void needs", n, ONE))
-    thick = s.let(f"stack.{id_}", "packers behind the board", s[f"{id_}.one"] * count, sheet.name)
-    stack = sheet.model_copy(update={"thick_mm": sheet.thick_mm * n, "price_per_m2": sheet.price_per_m2 * n})
-    return Slab(id_, sheet.name, "packer", thick, HATCH[sheet.kind], stack, ring_mm=24.0, count=n, note=note)
-
-
-def filler_slab(desk: Desk, spare_mm: float, see_through: bool, least_mm: float) -> Slab | None:
-    """Boards that fill the spare depth, so that nothing rattles: the stack that comes nearest from below."""
-    if spare_mm <= least_mm + DUST:
-        return None
-    boards = [x for x in desk.stock.sheets if x.kind in FILLING and x.acid_free and x.thick_mm <= spare_mm + DUST]
-    known = desk.known(SHEETS, "filler", None)
-    if not boards and known is None:
-        return None
-
-    def score(sheet: SheetStock) -> tuple[float, int, float]:
-        n = min(int((spare_mm + DUST) // sheet.thick_mm), MOST_FILLERS)
-        left = spare_mm - n * sheet.thick_mm
-        return (0.0 if left <= least_mm + DUST else left, n, sheet.price_per_m2 * n)
-
-    sheet = desk.take(SHEETS, "filler", None, lambda: min(boards, key=score))
-    n = min(int((spare_mm + DUST) // sheet.thick_mm), MOST_FILLERS)
-    if n < 1:
-        return None
-    s = desk.sheet
-    one = s.choose("filler.one", "filler board", sheet.thick_mm, MM, sheet.name)
-    count = s.let("filler.count", "filler boards", s.decide("as many as go in", n, ONE))
-    thick = s.let("stack.filler", "filler", one * count, sheet.name)
-    stack = sheet.model_copy(update={"thick_mm": sheet.thick_mm * n, "price_per_m2": sheet.price_per_m2 * n})
-    ring = 12.0 if see_through else 0.0
-    return Slab("filler", sheet.name, "packer", thick, HATCH[sheet.kind], stack, ring_mm=ring, count=n)
-
-
 def depth_needed(desk: Desk, slabs: Sequence[Slab]) -> Quantity:
     """The depth that the layers and their fasteners ask of a rabbet."""
     s = desk.sheet
@@ -244,7 +196,14 @@ def depth_needed(desk: Desk, slabs: Sequence[Slab]) -> Quantity:
     for layer in slabs[1:]:
         total = total + layer.thick
     package = s.let("depth.package", "package, all layers", total)
-    room = s.choose("depth.fastener", "room for the fasteners", desk.practice.fastener_room_mm, MM, "common practice")
+    screwed = slabs[-1].role == "strip"
+    room = s.choose(
+        "depth.fastener",
+        "room for the fasteners",
+        0.0 if screwed else desk.practice.fastener_room_mm,
+        MM,
+        "the strainer is screwed through the rails" if screwed else "common practice",
+    )
     return s.let("depth.needed", "rabbet needed", package + room, way="up")
 
 

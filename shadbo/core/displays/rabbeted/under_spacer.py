@@ -5,7 +5,8 @@ from collections.abc import Mapping, Sequence
 
 from shadbo.core.build.assembly import Part
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted.slabs import FILLING, HATCH, Slab
+from shadbo.core.displays.rabbeted.filling import FILLING
+from shadbo.core.displays.rabbeted.slabs import HATCH, Slab
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.boards import SheetStock

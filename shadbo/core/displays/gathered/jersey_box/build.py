@@ -35,6 +35,7 @@ from shadbo.core.displays.rabbeted.slabs import (
     spacer_slab,
     spare_depth,
 )
+from shadbo.core.displays.rabbeted.strainer import strainer_slab
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.objects import Garment
 from shadbo.core.pieces.pieces import Piece
@@ -80,6 +81,7 @@ class JerseyBox:
         backing = first_sheet(desk, "backing", LEVERS.backing, size, "backing", "foam board", "corrugated plastic")
         slabs.append(slab(desk, "board", board.name, "board", board))
         slabs.append(slab(desk, "backing", backing.name, "backing", backing))
+        slabs += strainer_slab(desk, o)
         depth = depth_needed(desk, slabs).value
         frame = frame_round(desk, o, wanted, depth, glazing.kind == "acrylic")
         spare_depth(desk, frame.rabbet_depth)
@@ -105,7 +107,6 @@ class JerseyBox:
             reach_mm=min(reach, 78),
             back=o.back or "sealed paper",
             effort="pins out, and the shirt comes back whole",
-            strainer=bool(o.strainer),
             sections=lambda begins: item_sections(frame, group, begins["board"], reach),
             bodies=lambda begins: item_bodies(group, _seats(sat, slabs, begins)),
             more_mounts=held.mounts[1:],

@@ -128,7 +128,6 @@ class LightBox:
             back="none",
             goes_in="lay the layers on their steps, burn the lamps for an hour and screw the back on",
             effort="back off, and all comes out",
-            strainer=False,
             points=False,
             sections=lambda begins: [
                 *item_sections(frame, group, begins["middle"], reach),

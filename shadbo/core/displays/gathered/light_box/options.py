@@ -41,7 +41,7 @@ class LightOptions(FrameOptions):
 
 HOME = Home("light_box", "light box", LightOptions)
 LEVERS = HOME.levers(
-    *(name for name in FRAME_LEVERS if name != "profile"),
+    *(name for name in FRAME_LEVERS if name not in ("profile", "strainer")),
     "margin",
     "islands",
     "bridge",

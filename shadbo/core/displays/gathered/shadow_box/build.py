@@ -20,6 +20,7 @@ from shadbo.core.displays.gathered.gathered import (
 from shadbo.core.displays.gathered.held import hold_items
 from shadbo.core.displays.gathered.rows import box_questions
 from shadbo.core.displays.gathered.shadow_box.options import HOME, LEVERS, BoxOptions
+from shadbo.core.displays.rabbeted.filling import void_slab
 from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.displays.rabbeted.frame import Frame, frame_round, profile_for
 from shadbo.core.displays.rabbeted.framed_piece import bordered
@@ -33,8 +34,8 @@ from shadbo.core.displays.rabbeted.slabs import (
     slab,
     spacer_slab,
     spare_depth,
-    void_slab,
 )
+from shadbo.core.displays.rabbeted.strainer import strainer_slab
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.objects import Sized
 from shadbo.core.pieces.pieces import Piece
@@ -85,6 +86,7 @@ class ShadowBox:
             slabs.append(void)
         backing = first_sheet(desk, "backing", LEVERS.backing, size, "backing", "foam board", "corrugated plastic")
         slabs.append(slab(desk, "backing", backing.name, "backing", backing))
+        slabs += strainer_slab(desk, o)
         depth = depth_needed(desk, slabs).value
         acrylic = glazing.kind == "acrylic"
         chosen = profile_for(desk, o, about, depth, acrylic)
@@ -108,7 +110,6 @@ class ShadowBox:
             effort="every piece comes off again"
             if all(m.taken.mount.reversible for m in held.mounts)
             else "for good",
-            strainer=bool(o.strainer),
             sections=lambda begins: item_sections(frame, group, begins["board"], reach),
             bodies=lambda begins: item_bodies(group, dict.fromkeys(group.at, ("board", begins["board"]))),
             more_mounts=held.mounts[1:],

@@ -15,6 +15,7 @@ from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.points import side_fixings
 from shadbo.core.displays.rabbeted.rows import merged, package_questions
 from shadbo.core.displays.rabbeted.slabs import Slab, depth_needed, piece_slab, spare_depth
+from shadbo.core.displays.rabbeted.strainer import strainer_slab
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.pieces import Panel, Piece
@@ -75,16 +76,18 @@ class CanvasFrame(OnePiece):
                 mass=mass,
                 cut=False,
             )
-        needed = depth_needed(desk, [layer]).value
-        asked = needed if panel else max(depth.value - 12, 4.0)
+        slabs = (layer, *strainer_slab(desk, options))
+        strained = len(slabs) > 1
+        needed = depth_needed(desk, slabs).value
+        asked = needed if panel or strained else max(depth.value - 12, 4.0)
         frame = frame_round(desk, options, (width, height), asked, False, panel, 12.0)
         spare_depth(desk, frame.rabbet_depth)
         ids = ("points",) if panel else ("offset clips", "plates and screws")
         mount = choose_mount(desk, facts, mass.value, ids, options.mount)
-        clips = None if panel else _clips(desk, frame, depth, mass)
+        clips = None if panel or strained else _clips(desk, frame, depth, mass)
         joins = () if clips is None else (clips,)
         package = Package(
-            (layer,),
+            slabs,
             mount,
             s.number(0, KG),
             lambda f: _seen(f, bar),
@@ -93,14 +96,13 @@ class CanvasFrame(OnePiece):
                 say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
             ),
             joins,
-            (*stretching_parts(desk), *(() if panel else (_clip_part(frame, depth),))),
+            (*stretching_parts(desk), *(() if clips is None else (_clip_part(frame, depth),))),
             back=options.back or "vented paper",
             goes_in="lay the piece in, even all round, and fasten it",
             effort="clips off, and the canvas comes out",
-            strainer=bool(options.strainer),
             points=panel,
             callouts=() if clips is None else (_clip_label(frame, depth, clips.item),),
-            depth=None if panel else _depth_said(desk, depth),
+            depth=None if clips is None else _depth_said(desk, depth),
         )
         return build_package(desk, frame, package)
 

@@ -70,7 +70,6 @@ class NeedleworkFrame(OnePiece):
             margins=border_margins(frame.face.value),
             back=options.back or "sealed paper",
             effort="unpicked, the cloth comes back whole",
-            strainer=bool(options.strainer),
         )
         return build_package(desk, frame, package)
 

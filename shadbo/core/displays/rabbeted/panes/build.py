@@ -75,7 +75,6 @@ class TwoPanes(OnePiece):
             back=options.back or "sealed paper",
             goes_in="lay the piece between its panes by the corner marks and close them",
             effort="open the panes: nothing stays on it" if mount.taken.mount.id == "friction" else "peel one strip",
-            strainer=bool(options.strainer),
         )
         return build_package(desk, frame, package)
 

@@ -72,7 +72,6 @@ class PuzzleFrame(OnePiece):
             margins=None if bare else border_margins(frame.face.value),
             back=options.back or "sealed paper",
             effort="tape pulls off the back" if mount.taken.mount.reversible else "glued for good",
-            strainer=bool(options.strainer),
         )
         return build_package(desk, frame, package)
 

@@ -5,8 +5,9 @@ from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Dimension, Layer, Part, Ring
 from shadbo.core.desk import Desk
+from shadbo.core.displays.rabbeted.filling import FILLING
 from shadbo.core.displays.rabbeted.ready_made.options import BoughtFrame
-from shadbo.core.displays.rabbeted.slabs import FILLING, Slab
+from shadbo.core.displays.rabbeted.slabs import Slab
 from shadbo.core.shapes.rings import mitred, rect
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM

@@ -20,6 +20,7 @@ from shadbo.core.displays.rabbeted.slabs import (
     spacer_slab,
     spare_depth,
 )
+from shadbo.core.displays.rabbeted.strainer import strainer_slab
 from shadbo.core.displays.rabbeted.window_mat.openings import openings, window_dims
 from shadbo.core.displays.rabbeted.window_mat.options import HOME, LEVERS, MatOptions
 from shadbo.core.displays.rabbeted.window_mat.rows import mat_questions
@@ -81,6 +82,7 @@ class WindowMat(OnePiece):
             slab(desk, "backing", backing.name, "backing", backing),
         ]
         s.let("air.made", "air in front of the piece", _sum(desk, [x for x in slabs if x.role in ("mat", "spacer")]))
+        slabs += strainer_slab(desk, options)
         depth = depth_needed(desk, slabs).value
         frame = frame_round(desk, options, wanted, depth, glazing.kind == "acrylic")
         spare_depth(desk, frame.rabbet_depth)
@@ -99,7 +101,6 @@ class WindowMat(OnePiece):
             reach_mm=border,
             back=options.back or "sealed paper",
             effort="comes off its hinges again" if mount.taken.mount.reversible else "for good",
-            strainer=bool(options.strainer),
             windows=openings(window, outer, shift, bool(options.double)),
         )
         return build_package(desk, frame, package)
