@@ -1,5 +1,7 @@
 """Strainers and hangers: parts that take depth, weigh and cost, and screws that stand in wood that is there."""
 
+import math
+
 import pytest
 from hypothesis import given, settings
 
@@ -111,3 +113,22 @@ def test_what_a_single_fine_screw_cannot_carry_across_stops():
     assert codes(p)["hang.across"] == "stop"
     strong = weak.model_copy(update={"screws": 4, "screw_diameter_mm": 3.0})
     assert "hang.across" not in codes(plan(p.desk.job, Edit(at="hanging/hanger", to=strong.model_dump(mode="json"))))
+
+
+def test_a_wire_that_bends_slight_rails_is_not_the_plans_own_choice_and_stops_where_decided():
+    """One load on a beam of two hinges: F·a²·b² / (3·E·I·L), statics; F the wire's pull along the level."""
+    slight = next(f for f in SHOP.stock.frames if f.rabbet_mm == 13).model_copy(
+        update={"face_mm": 10.0, "lip_mm": 4.0}
+    )
+    options = {"window_mat": {"profile": slight.model_dump(mode="json")}}
+    start = job("window mat", detail("paper", 500, 900, 0.3), options, worth="everyday", weight_kg=1.6)
+    p = plan(start, Edit(at="hanging/kind", to="wire"))
+    a, long = value(p, "hang.down"), value(p, "frame.outside_height")
+    level = value(p, "hang.load") / 2 / math.tan(math.radians(p.hang.angle_deg))
+    bent = level * a**2 * (long - a) ** 2 / (3 * 9000 * value(p, "rail.inertia") * long)
+    assert value(p, "wire.bends") == pytest.approx(bent, rel=1e-6)
+    assert bent > 1.5
+    assert codes(p)["wire.bends"] == "stop"
+    assert plan(start).hang.kind == "straps"
+    stiff = plan(p.desk.job, p.desk.levers.strainer.set(True), p.desk.levers.profile.set(None))
+    assert "wire.bends" not in codes(stiff)

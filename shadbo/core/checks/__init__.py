@@ -50,6 +50,7 @@ CHECKS: tuple[Callable[[Look], Iterator[Finding]], ...] = (
     hanging.kind_unfit,
     hanging.slanted_hole,
     hanging.wire_too_tight,
+    hanging.wire_bends,
     hanger_screws.screws_too_weak,
     hanger_screws.beside_wood,
     holds.hold_small,

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from shadbo.core.checks.hanging import hang_by
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding
-from shadbo.core.hang.hanging import HOOK_HIDDEN_MM
+from shadbo.core.hang.placing import HOOK_HIDDEN_MM
 from shadbo.core.hang.screw import least_beside_mm
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG, N
 from shadbo.core.sums.hang import LEAST_THREADS

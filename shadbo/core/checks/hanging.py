@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from shadbo.core.checks.view import Look
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
+from shadbo.core.hang.hanging import most_pulled_mm
 from shadbo.core.hang.hanging_plain import strips_may
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG
 from shadbo.core.shop.materials import HangerKind
@@ -140,6 +141,29 @@ def kind_unfit(look: Look) -> Iterator[Finding]:
             keys=("weight.total",),
             proposals=hang_by(look, "straps", "cleat"),
         )
+
+
+def wire_bends(look: Look) -> Iterator[Finding]:
+    """A wire that pulls slight side rails inwards, onto the package or off its hold."""
+    bends, pull, most = look.hang.bends, look.hang.tension, most_pulled_mm(look.desk)
+    if look.hang.kind != "wire" or pull is None or bends is None or bends.value <= most + 1e-6:
+        return
+    yield Finding(
+        "wire.bends",
+        "stop",
+        "hang",
+        look.say("The wire bends the side rails inwards by {} each", bends),
+        look.say(
+            "{} in the wire; keep to {}: the package has no more room beside it",
+            pull,
+            Mm(most, "down"),
+        ),
+        keys=("wire.bends", "wire.tension"),
+        proposals=(
+            *hang_by(look, "straps", "cleat"),
+            *look.change(look.levers.strainer, True, 3, "Screw in a strainer back"),
+        ),
+    )
 
 
 def slanted_hole(look: Look) -> Iterator[Finding]:

@@ -40,6 +40,7 @@ class HangPlan:
     room_mm: float = 0.0
     beside: Beside | None = None
     screws_across: Quantity | None = None
+    bends: Quantity | None = None
 
     @property
     def each_kg(self) -> float:

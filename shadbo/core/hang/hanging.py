@@ -1,15 +1,12 @@
 """Hanging, planned from the assembly alone: kind by weight and size, places, loads, wall height."""
 
-import math
-from dataclasses import dataclass
-
-from shadbo.core.build.assembly import Assembly, Dot
-from shadbo.core.build.setting import BackRail
+from shadbo.core.build.assembly import Assembly
 from shadbo.core.desk import Desk
 from shadbo.core.hang.hang_plan import HangPlan
 from shadbo.core.hang.hanging_plain import plan_plain, strips_may
-from shadbo.core.hang.screw import Beside, Seat, keep_screw, lateral_hold, least_beside_mm, screw_hold, seat_of
-from shadbo.core.hang.wiring import LEAST_RISE_MM, Wiring, wire_for, wire_sums
+from shadbo.core.hang.placing import Placed, place_hangers
+from shadbo.core.hang.screw import keep_screw, lateral_hold, least_beside_mm, screw_hold
+from shadbo.core.hang.wiring import LEAST_RISE_MM, rail_pulled, wire_for
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG, MM, N
 from shadbo.core.shop.kept import HANGERS, role
@@ -53,91 +50,14 @@ def choose_kind(desk: Desk, weight: Quantity, assembly: Assembly) -> tuple[Hange
         return "straps", "two fixed points: glazed, and too heavy for a wire"
     if weight_kg < p.plate_most_kg and assembly.outside_width.value <= p.plate_most_width_mm:
         return "plate", f"light and small: under {p.plate_most_kg:g} kg"
-    if _flattest_deg(desk, assembly, weight) < p.wire_angle_least_deg:
+    slope_deg, bends = _on_trial(desk, assembly, weight)
+    if slope_deg < p.wire_angle_least_deg:
         return "straps", "too wide and low for a wire: it would pull flat"
+    if bends:
+        return "straps", "a wire would bend its slight rails inwards"
     if weight_kg <= p.wire_most_kg:
         return "wire", f"up to {p.wire_most_kg:g} kg the wire lets it be levelled on one hook or two"
     return "straps", f"over {p.wire_most_kg:g} kg: two-hole straps cannot spin"
-
-
-HOOK_HIDDEN_MM = 5.0
-"""How far below the top edge a wall's hook stays where one would see it: common practice, no source."""
-
-
-@dataclass(frozen=True, slots=True)
-class Placed:
-    """Where one kind of hardware sits on this frame, and what pulls at each of it."""
-
-    inwards: Quantity
-    down: Quantity
-    places: tuple[Dot, ...]
-    seat: Seat
-    wire: Wiring | None
-    pull: Quantity
-    beside: Beside
-
-
-def place_hangers(
-    desk: Desk, assembly: Assembly, kind: HangerKind, hanger: Hanger | None, load: Quantity, side_down: Quantity
-) -> Placed:
-    """Put one hanger where this kind goes. ``side_down`` is how far down the side rails hangers sit."""
-    s, rail = desk.sheet, assembly.back_rail
-    assert rail is not None
-    seat = seat_of(desk, rail, hanger, assembly.see_through)
-    wide, high = hanger.footprint_mm if hanger is not None else (10.0, 10.0)
-    above = hanger.hook_above_mm if hanger is not None else 0.0
-    width, height = assembly.outside_width, assembly.outside_height
-    on_top = kind in ("plate", "cleat", "slanted hole")
-    upright = False
-    if on_top:
-        inwards = s.let("hang.in", "hanger, from the frame's side", width / 2)
-        down = s.cut("hang.from_top", "hanger below the top edge", seat.across, "nearest", 1.0)
-        places: tuple[Dot, ...] = ((0.0, height.value / 2 - down.value),)
-    elif assembly.see_through and kind == "straps":
-        upright = _too_narrow(desk, rail.wall.value, high, above)
-        if upright:
-            inwards = s.cut("hang.in", "hangers, from the frame's side", seat.across, "nearest", 1.0)
-            least = max(rail.wall.value + high / 2, above + HOOK_HIDDEN_MM)
-            down = s.choose("hang.top", "hangers below the top edge", math.ceil(least), MM, "clear of the top rail")
-        else:
-            inwards = s.cut("hang.in", "hangers, from the frame's side", width / 4, "nearest", 1.0)
-            down = s.let("hang.top", "hangers below the top edge", rail.wall / 2, "middle of the top rail")
-        x, y = width.value / 2 - inwards.value, height.value / 2 - down.value
-        places = ((-x, y), (x, y))
-    else:
-        inwards = s.cut("hang.in", "hangers, from the frame's side", seat.across, "nearest", 1.0)
-        down = side_down
-        x, y = width.value / 2 - inwards.value, height.value / 2 - down.value
-        places = ((-x, y), (x, y))
-    on_level = on_top or (assembly.see_through and kind == "straps" and not upright)
-    across = (down if on_level else inwards).value
-    measured = hanger is not None and (hanger.high_mm if on_level else hanger.wide_mm) > 0
-    reach = (high if on_level else wide) if measured or assembly.see_through else 0.0
-    beside = _beside(rail, across, reach, down.value - above)
-    if on_top:
-        return Placed(inwards, down, places, seat, None, load, beside)
-    if kind == "wire":
-        wire = wire_sums(desk, load, width - 2 * inwards, down)
-        return Placed(inwards, down, places, seat, wire, wire.tension, beside)
-    return Placed(inwards, down, places, seat, None, load / 2, beside)
-
-
-def _too_narrow(desk: Desk, wall_mm: float, high_mm: float, above_mm: float) -> bool:
-    """Whether a strap on the top rail would stand beside its wood, or show its hook over the top edge."""
-    return (
-        high_mm > wall_mm + 1e-6
-        or wall_mm / 2 < desk.practice.screw_edge_mm - 1e-6
-        or wall_mm / 2 - above_mm < HOOK_HIDDEN_MM - 1e-6
-    )
-
-
-def _beside(rail: BackRail, across_mm: float, reach_mm: float, hook_down_mm: float) -> Beside:
-    back = rail.wall.value + rail.ledge.value
-    low, high = across_mm - reach_mm / 2, across_mm + reach_mm / 2
-    edges = [across_mm, back - across_mm]
-    if rail.glued:
-        edges.append(abs(across_mm - rail.wall.value))
-    return Beside(min(edges), max(0.0, -low, high - back), hook_down_mm)
 
 
 def choose_hanger(desk: Desk, assembly: Assembly, kind: HangerKind, weight: Quantity) -> Hanger | None:
@@ -217,6 +137,7 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
         at.seat.room_mm,
         at.beside,
         across,
+        rail_pulled(desk, wire, at.down, s) if wire else None,
     )
 
 
@@ -244,11 +165,22 @@ def _pull_out(
     return s.let("hang.pull_out", "pull-out at the upper fixings", sums.pull_out(load, centre, lever), "deep box")
 
 
-def _flattest_deg(desk: Desk, assembly: Assembly, weight: Quantity) -> float:
-    """Slope of the wire over two hooks, the steepest that this frame allows: where its ring would really sit."""
+def _on_trial(desk: Desk, assembly: Assembly, weight: Quantity) -> tuple[float, bool]:
+    """A wire where its ring would sit on this frame: its slope over two hooks, and whether it bends the rails."""
     ring = min((h for h in desk.stock.hangers if h.kind == "wire"), key=lambda h: h.price, default=None)
     trial = desk.on_trial()
     load = sums.force(trial.sheet, weight)
-    wire = place_hangers(trial, assembly, "wire", ring, load, desk.sheet["hang.down"]).wire
+    at = place_hangers(trial, assembly, "wire", ring, load, desk.sheet["hang.down"])
+    wire = at.wire
     assert wire is not None
-    return sums.wire_angle_deg(wire.span.value, wire.span.value / 3, max(wire.rise.value, LEAST_RISE_MM))
+    slope = sums.wire_angle_deg(wire.span.value, wire.span.value / 3, max(wire.rise.value, LEAST_RISE_MM))
+    bends = rail_pulled(trial, wire, at.down, desk.sheet)
+    return slope, bends is not None and bends.value > most_pulled_mm(desk)
+
+
+def most_pulled_mm(desk: Desk) -> float:
+    """How far a wire may bend a rail: what a rail may sag, and never what the package has beside it."""
+    air = desk.sheet.get("fit.allowance_width")
+    if air is None:
+        return desk.practice.rail_sag_most_mm
+    return min(desk.practice.rail_sag_most_mm, air.value / 2)
