@@ -20,6 +20,7 @@ LAYERS = {
     "HOLES": 6,
     "PINS": 30,
     "SLITS": 40,
+    "EDGE_HOLES": 7,
     "ZONES": 2,
 }
 SPACE_MM = 100.0
@@ -90,6 +91,9 @@ def _marks(doc: Drawing, plan: Plan, x: float) -> None:
             for d in (-3.0, 3.0):
                 ends = ((cx - spot.size_mm / 2, cy + d), (cx + spot.size_mm / 2, cy + d))
                 space.add_line(*ends, dxfattribs={"layer": "SLITS"})
+            continue
+        if spot.ring:  # bored into an edge: seen from the front it is no hole of the face
+            _closed(doc, moved(spot.ring, x + w / 2, h / 2), "EDGE_HOLES")
             continue
         layer = "PINS" if spot.kind == "pin" else "HOLES"
         space.add_circle((cx, cy), spot.size_mm / 2, dxfattribs={"layer": layer})

@@ -44,7 +44,7 @@ SAID = {
     },
     "tool": {
         "depth": ("rails 45 mm deep", "no glazing, no back"),
-        "mount": ("2 pegs", "62 mm long"),
+        "mount": ("3 pegs", "62 mm long"),
     },
 }
 

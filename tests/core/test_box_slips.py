@@ -138,6 +138,7 @@ SLIPS = {
                peg_read={"mm": 10, "typed": "10", "tool": "caliper"}),
         mended=False,
     ),
+    "two dowels that it turns on": Slip("peg.turns", "caution", pegged(pegs=2)),
     "a card that lands on the cloth": Slip("card.lands", "stop", sashed(card_over={"mm": 3})),
     "a screw at the glass": Slip("screw.glass", "stop", sashed(screw_mm=20)),
     "a plate that is ordered": Slip(

@@ -1,11 +1,17 @@
 """Boxes and objects by their worked numbers: depth, voids, stepped mats, sashes, pegs, lamps, holes, pins, joints."""
 
+import itertools
 import math
 from itertools import pairwise
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from shapely import Polygon
 
+from shadbo.core.advise import advise
 from shadbo.core.assess import assess
+from shadbo.core.cutting.cut_list import cut_list
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.polygon import box_of, holds
@@ -13,7 +19,7 @@ from shadbo.core.stations import stations
 from shadbo.core.sums import joints
 from shadbo.core.sums.lamps import rows_of, watts
 from shadbo.core.sums.pegs import hole_depth, stress_mpa
-from tests.core.test_box_slips import BADGE, MODEL, SHIRT, jersey, lit, pegged
+from tests.core.test_box_slips import BADGE, MODEL, SHIRT, TOOL, jersey, lit, pegged
 from tests.flat import SHOP, detail, gathered, plan, r, sashed, sized, value
 from tests.making import length, pin
 
@@ -179,12 +185,59 @@ def test_dowels_of_an_open_frame():
     assert value(p, "rail.width") == 240 + 2 * 28 + 2 * value(p, "profile.face")
     made = plan(pegged(gap={"mm": 28}), pin("frame.inside_width.middle", 300))
     assert value(made, "peg.length") == pytest.approx(value(p, "peg.length") + 2, abs=0.5), "the frame as made"
-    order = [op for j in p.assembly.joins for op in j.operations]
-    assert order.index(next(x for x in order if "drill the rails first" in x)) < order.index(
-        next(x for x in order if "last rail goes on" in x)
-    )
+    for the_plan, last in ((plan(pegged(pegs=2)), "last rail goes on"), (p, "each over its own dowel")):
+        order = [op for j in the_plan.assembly.joins for op in j.operations]
+        assert order.index(next(x for x in order if "drill the rails first" in x)) < order.index(
+            next(x for x in order if last in x)
+        )
     four = plan(pegged(pegs=4))
     assert len(four.assembly.joins[0].fixings) == 4
+
+
+def test_what_could_turn_on_two_dowels_gets_a_third():
+    """On two dowels in one line a thing turns, unless its weight lies below that line."""
+    low = {**TOOL, "centre_up": {"mm": 20, "typed": "20", "tool": "rule"}}
+    assert value(plan(pegged()), "peg.count") == 3, "nobody has read where its weight lies"
+    assert value(plan(pegged(low)), "peg.count") == 2
+    two = advise(pegged(pegs=2), SHOP)
+    found = next(f for f in two.findings if f.code == "peg.turns")
+    assert found.severity == "caution"
+    assert found.remedies[0].proposal.edits[0].to == 3
+    high = {**TOOL, "centre_up": {"mm": 60, "typed": "60", "tool": "rule"}}
+    assert "peg.turns" in {f.code for f in plan(pegged(high, pegs=2)).findings}
+    assert "peg.turns" not in {f.code for f in plan(pegged(low, pegs=2)).findings}
+
+
+@given(st.floats(20, 600), st.floats(8, 600), st.floats(6, 120), st.sampled_from([2, 3, 4]), st.floats(0, 120))
+def test_dowels_stand_in_wood_and_never_meet(w: float, h: float, deep: float, pegs: int, gap: float):
+    """A dowel is as long as its gap and both holes less a millimetre, and a third of the thinnest at most."""
+    tool = sized("keepsake", round(w, 1), round(h, 1), depth=round(deep, 1))
+    p = plan(pegged(tool, pegs=pegs, gap={"mm": round(gap, 1)}))
+    d = value(p, "peg.diameter")
+    thinnest = min(round(h, 1), round(deep, 1), *([round(w, 1)] if pegs > 2 else []))
+    assert ("peg.thick" in {f.code for f in p.findings}) == (d > thinnest / 3 + 1e-6)
+    bodies = {b.id: b for b in p.assembly.bodies}
+    dowels = [b for b in p.assembly.bodies if b.id.startswith("peg-")]
+    assert len(dowels) == pegs
+    holes = [Polygon(x.ring) for x in p.assembly.spots if x.plane == "object"]
+    if d <= thinnest / 3:
+        assert all(a.intersection(b).area < 1e-6 for a, b in itertools.combinations(holes, 2))
+    for b in dowels:
+        ring = Polygon(b.prisms[0].ring)
+        assert ring.length / 2 - d == pytest.approx(
+            value(p, "peg.length_level" if b.id[4:] in ("bottom", "top") else "peg.length")
+        )
+        rail = Polygon(bodies[f"rail-{b.id[4:]}"].prisms[0].ring)
+        assert ring.intersection(rail).area / d == pytest.approx(value(p, "peg.in_rail"), abs=1e-3)
+        assert ring.intersection(Polygon(bodies["item"].prisms[0].ring)).area > 0
+    rows = [row for row in cut_list(p) if "dowel" in row.name]
+    assert sum(row.count for row in rows) == pegs, "each once"
+
+
+def test_an_opening_smaller_than_its_object_bends_nothing_and_stops():
+    p = plan(pegged(), pin("frame.inside_width.middle", 200))
+    assert value(p, "peg.stress") == 0
+    assert "solid.clash" in {f.code for f in p.findings if f.severity == "stop"}
 
 
 def test_voids_lamps_and_supply_of_a_light_box():

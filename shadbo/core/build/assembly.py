@@ -108,6 +108,7 @@ class Fixing:
 class Join:
     """What holds what: how many, where, with what load, and what the bench has to do.
 
+    ``part``: what fixes is itself a part of the list, so that it is not fetched besides.
     ``pulls``: it keeps what it holds from coming forwards too, as a screw does and a point does not.
     """
 
@@ -124,6 +125,7 @@ class Join:
     key: str = ""
     price: float = 0.0
     pulls: bool = False
+    part: str = ""
 
 
 @dataclass(frozen=True, slots=True)

@@ -24,7 +24,10 @@ class Shown:
 
 @dataclass(frozen=True, slots=True)
 class Spot:
-    """One thing to mark on a board: a hole, slit, pin, support, peg, corner; in the front plane."""
+    """One thing to mark on a board: a hole, slit, pin, support, peg, corner; in the front plane.
+
+    ``ring`` is a hole that is bored into an edge, as one would see it from the front.
+    """
 
     id: str
     kind: Literal["hole", "slit", "pin", "support", "peg", "corner", "target", "cable"]
@@ -33,6 +36,7 @@ class Spot:
     of: str
     key: str = ""
     plane: Literal["board", "mat", "rail", "object"] = "board"
+    ring: Ring = ()
 
 
 @dataclass(frozen=True, slots=True)

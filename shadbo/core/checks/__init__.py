@@ -90,6 +90,7 @@ CHECKS: tuple[Callable[[Look], Iterator[Finding]], ...] = (
     boxes.peg_thick,
     boxes.peg_behind,
     boxes.peg_bends,
+    boxes.peg_turns,
     boxes.drill_differs,
     boxes.card_lands,
     boxes.screw_near_glass,

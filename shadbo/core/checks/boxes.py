@@ -69,6 +69,29 @@ def peg_bends(look: Look) -> Iterator[Finding]:
     )
 
 
+def peg_turns(look: Look) -> Iterator[Finding]:
+    """Two dowels in one line: the object turns about them, unless it is heavier below that line."""
+    if look.pegs is None or look.pegs.count.value > 2:
+        return
+    piece = look.desk.piece
+    centre = getattr(piece.detail, "centre_up", None)
+    if centre is not None and centre.mm < look.pegs.object_up.value:
+        return
+    name = piece.name or "the object"
+    yield Finding(
+        "peg.turns",
+        "caution",
+        "mount",
+        look.say("On two dowels in one line {} turns", name),
+        look.say("its weight lies {} above its lowest point, the dowels {}", Mm(centre.mm), look.pegs.object_up)
+        if centre is not None
+        else both("where its weight lies was not read: balance it on an edge"),
+        keys=("peg.count",),
+        proposals=look.change(look.levers.pegs, 3, 1, "A third dowel from below"),
+        by_hand=both("Or glue the dowels in the object and in the rail."),
+    )
+
+
 def drill_differs(look: Look) -> Iterator[Finding]:
     """Drill and dowel that differ: the joint rattles, or splits the object."""
     if (look.pegs is None or look.pegs.read is None) or (look.pegs is None or look.pegs.drill is None):

@@ -46,7 +46,7 @@ def cut_list(plan: Plan) -> list[CutRow]:
         width, thick = (None, None) if part.mitred else (_mm(part.width), _mm(part.thick))
         rows.append(CutRow("part", part.count, part.called, _mm(part.length), width, thick, material, note, part.id))
     for join in a.joins:
-        if join.fixings:
+        if join.fixings and not join.part:
             rows.append(CutRow("fixing", len(join.fixings), join.item, _mm(join.length), None, None, join.name, ""))
     kinds = {(spot.of, spot.kind) for spot in a.spots if spot.kind in ("pin", "support")}
     for of, kind in sorted(kinds):

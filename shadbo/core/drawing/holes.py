@@ -5,10 +5,13 @@ from shadbo.core.drawing.faces import zone_lines
 from shadbo.core.drawing.running import running_dims
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.plan import Plan
+from shadbo.core.shapes.plane import Dot, Ring
 from shadbo.core.shapes.polygon import box_of
 from shadbo.core.shapes.rings import centred
 from shadbo.core.words.lengths import System
 from shadbo.core.words.words import number_text
+
+BEYOND_MM = 5.0
 
 
 def holes_scene(plan: Plan, system: System) -> Scene:
@@ -60,6 +63,9 @@ def spot_marks(a: Assembly) -> list[Line | Round | Words]:
             case "corner":
                 out.append(Line(((x - 6, y), (x + 6, y)), "mark", spot.key))
                 out.append(Line(((x, y - 6), (x, y + 6)), "mark", spot.key))
+            case "peg":
+                out.append(Line((*spot.ring, spot.ring[0]), "hidden", spot.key))
+                out.append(Line(_middle(spot.ring), "centre", spot.key))
             case "pin":
                 out.append(Round(spot.at, r, "mark", spot.key))
             case _:
@@ -69,3 +75,12 @@ def spot_marks(a: Assembly) -> list[Line | Round | Words]:
                 if spot.kind == "cable":
                     out.append(Words((x + r, y), "cable", "tiny", spot.key, "start", (8, 0)))
     return out
+
+
+def _middle(ring: Ring) -> tuple[Dot, Dot]:
+    """The middle line of a hole that is bored into an edge, a little beyond both its ends."""
+    left, low, right, high = box_of(ring)
+    x, y = (left + right) / 2, (low + high) / 2
+    if right - left >= high - low:
+        return (left - BEYOND_MM, y), (right + BEYOND_MM, y)
+    return (x, low - BEYOND_MM), (x, high + BEYOND_MM)

@@ -55,10 +55,10 @@ def _object(plan: Plan, system: System) -> Template | None:
     for shown in a.shown:
         scene.add(Line((*shown.ring, shown.ring[0]), "outline", shown.key))
     for spot in spots:
-        (x, y), r = spot.at, spot.size_mm / 2
+        x, y = spot.at
         side = abs(x) > abs(y)
         ends = ((x - 20, y), (x + 20, y)) if side else ((x, y - 20), (x, y + 20))
-        scene.add(Line(ends, "centre"), Round(spot.at, r, "mark"))
+        scene.add(Line(ends, "centre"), Line((*spot.ring, spot.ring[0]), "hidden", spot.key))
     return Template("pegs", "pegs, from the front", scene, tuple(x.at for x in spots))
 
 

@@ -50,7 +50,7 @@ class Body:
     ``fixed`` is what all else is held by in the end: the frame, or what hangs on the wall by itself. ``laid`` things
     stand where the layout has them, whose own checks tell of those that lie over one another. ``short`` is its name
     where its place is seen anyway. ``lacks_mm`` is how much wood a rail lacks, ``closed``
-    that it leaves nothing open.
+    that it leaves nothing open. ``bites``: it is let into others, as a dowel or a screw is.
     """
 
     id: str
@@ -63,6 +63,7 @@ class Body:
     short: str = ""
     lacks_mm: float = 0.0
     closed: bool = False
+    bites: bool = False
 
     @property
     def volume_mm3(self) -> float:

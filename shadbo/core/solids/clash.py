@@ -42,7 +42,7 @@ def clashes(bodies: Sequence[Body]) -> list[Clash]:
         (front, back), (other_front, other_back) = spans[a.id], spans[b.id]
         if min(back, other_back) - max(front, other_front) <= EPS_MM:
             continue
-        if (a.fixed and b.fixed) or (a.laid and b.laid):
+        if (a.fixed and b.fixed) or (a.laid and b.laid) or a.bites != b.bites:
             continue
         found = [x for p in a.prisms for q in b.prisms if (x := _shared(p, q, boxes, shapes)) is not None]
         if found:

@@ -25,6 +25,7 @@ def loose(bodies: Sequence[Body], ties: Iterable[Tie]) -> list[Loose]:
     for tie in ties:
         for way in tie.ways:
             tied.setdefault((tie.body, way), set()).add(tie.to)
+    bodies = [b for b in bodies if not b.bites]
     boxes = {id(p): box_of(p.ring) for b in bodies for p in b.prisms}
     out: list[Loose] = []
     ways: tuple[Way, Way] = ("forwards", "backwards")

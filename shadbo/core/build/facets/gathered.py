@@ -35,6 +35,8 @@ class Pegs(Facet):
     stress: Quantity = keyed("peg.stress")
     load: Quantity = keyed("peg.load")
     gap: Quantity = keyed("gap.made_width")
+    count: Quantity = keyed("peg.count")
+    object_up: Quantity = keyed("peg.object_up")
     read: Quantity | None = keyed("peg.read")
     drill: Quantity | None = keyed("peg.drill")
 

@@ -12,7 +12,15 @@ from shadbo.core.displays.base import Ask
 from shadbo.core.displays.gathered.gathered import item_asks
 from shadbo.core.displays.gathered.pegs.options import HOME, LEVERS
 from shadbo.core.displays.gathered.pegs.parts import middle, rails, things
-from shadbo.core.displays.gathered.pegs.sums import dowel_for, pegs, places, rails_of_axis
+from shadbo.core.displays.gathered.pegs.sums import (
+    LEVEL,
+    dowel_for,
+    dowel_ring,
+    pegs,
+    places,
+    rails_of_axis,
+    sides_of,
+)
 from shadbo.core.displays.rabbeted.joints import joint_lines, joint_questions
 from shadbo.core.displays.rabbeted.rows import parts_questions
 from shadbo.core.findings import StationName
@@ -31,7 +39,6 @@ from shadbo.core.words.words import Mm, both, say, sizes
 
 FALLBACK = PlainStock(id="square", name="square stock, none listed", face_mm=20, height_mm=45)
 CLEAR_MM = 2.0
-SIDES = {2: ("left", "right"), 3: ("left", "right", "bottom"), 4: ("left", "right", "bottom", "top")}
 
 
 class OpenFrame:
@@ -70,9 +77,9 @@ class OpenFrame:
         depth = s.let("frame.depth", "depth of the frame", high)
         made = s.pick("smallest", s["gap.made_width"], s["gap.made_height"])
         s.let("gap.made", "air round the object, as made", made, way="down")
-        dowel = desk.take(DOWELS, "dowel", LEVERS.dowel, lambda: dowel_for(desk, item))
-        sides = SIDES[o.pegs or 2]
-        pegs(desk, o, item, dowel, len(sides), face, high)
+        sides = sides_of(o, item)
+        dowel = desk.take(DOWELS, "dowel", LEVERS.dowel, lambda: dowel_for(desk, item, sides))
+        pegs(desk, o, item, dowel, sides, face, high)
         hanger_down(desk, s["frame.outside_height"])
         area = face * high
         mass = s.let("frame.mass", "frame, estimated", solid(s, stock.species, area, s["rail.total"] - 4 * face))
@@ -81,7 +88,7 @@ class OpenFrame:
         long = max(s["frame.outside_width"].value, s["frame.outside_height"].value)
         joint = joint_lines(desk, o.joint, face, s.number(0, MM), depth, long, item.mass.value)
         wall = s.let("rail.back_wall", "back of the rail", face)
-        fixings, spots = places(desk, item, sides, face)
+        fixings, spots = places(desk, item, sides)
         w, h = s["frame.outside_width"].value / 2, s["frame.outside_height"].value / 2
         outside = sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])
         f = face.value
@@ -89,14 +96,23 @@ class OpenFrame:
         steps = (
             f"drill = the dowel in hand, {dowel.name}, tried in scrap",
             "drill the rails first; lay the object on the seated dowels to mark it",
-            "join three rails; push the object on; the last rail goes on over its dowel",
+            "join three rails; push the object on; the last rail goes on over its dowel"
+            if len(sides) == 2
+            else "two rails with their dowels first, then the object; the others, each over its own dowel, and all "
+            "four drawn together with a band: glue in the mitres only",
         )
         join = Join("pegs", f"{dowel.name}", dowel.name, ("rail", "piece"), fixings, s["peg.length"],
-                    dowel.diameter_mm, operations=steps, key="peg.length")  # fmt: skip
+                    dowel.diameter_mm, operations=steps, key="peg.length", part="peg")  # fmt: skip
         opening = Step(s["frame.inside_width.middle"].value, s["frame.inside_height.middle"].value, 0.0, high.value)
         outer = (s["frame.outside_width"].value, s["frame.outside_height"].value)
         bodies = rails_round(outer, [opening], "wood", f"rail, {stock.name}")
         ties = (Tie("item", bodies[0].id, "pegs"),) if bodies else ()
+        r, m = dowel.diameter_mm / 2, high.value / 2
+        bodies += [
+            Body(f"peg-{side}", dowel.name, "metal", (Prism(dowel_ring(desk, item, side), m - r, m + r),),
+                 "peg_level" if side in LEVEL else "peg", bites=True)
+            for side in sides
+        ]  # fmt: skip
         bodies.append(Body("item", item.name, "stretcher", (Prism(item.ring, front, back),), "item"))
         return Assembly(
             s["frame.outside_width"],
@@ -162,24 +178,31 @@ class OpenFrame:
         own["display"] = [moulding_row(desk, assembly, HOME.to("stock"), o.stock, "Stock")]
         own["sizes"] += told_line(desk, "gap.made", "Air, as made")
         own["depth"] = told_line(desk, "profile.height", "Rails, deep", "the dowels stand at half their depth")
-        now = o.pegs or 2
+        now = int(s["peg.count"].value)
         dowels = [Choice(None, "The plan chooses", both("the thickest that it takes"), o.dowel is None)]
         dowels += [
             Choice(d.model_dump(mode="json"), d.name, say(desk.mark, "{}", Mm(d.diameter_mm)), o.dowel == d)
             for d in desk.stock.dowels
         ]
+        why = "on the object's centre lines"
+        if o.pegs is None and now == 3:
+            why = "on two it turns, unless it is heavier below their line"
         own["mount"] = [
             choice_row(HOME.to("pegs"), "Dowels", [Choice(n, str(n), picked=n == now) for n in (2, 3, 4)],
-                       o.pegs is not None, "on the object's centre lines"),
+                       o.pegs is not None, why),
             choice_row(HOME.to("dowel"), "Dowel", dowels, o.dowel is not None, menu=True, key="peg.diameter"),
             *told_line(desk, "peg.behind", "Rail behind the object", "so that it clears the wall"),
             *told_line(desk, "peg.most", "Dowel, at most", "a third of the object's thickness"),
             *told_line(desk, "peg.in_rail", "Hole in the rail, deep"),
             *told_line(desk, "peg.in_object", "Hole in the object, deep"),
             *told_line(desk, "peg.length", "Dowel to cut", "air and both holes, a little less"),
+            *told_line(desk, "peg.in_object_level", "Hole in the object from below or above, deep"),
+            *told_line(desk, "peg.length_level", "Dowel to cut for it"),
             *told_line(desk, "peg.rail_upright", "Hole in the side rails, from the long point"),
+            *(told_line(desk, "peg.rail_across", "Hole in the level rails, from the long point") if now > 2 else []),
             *told_line(desk, "peg.rail_deep", "… and from the front edge"),
             *told_line(desk, "peg.object_up", "Hole in the object, from its lowest point"),
+            *(told_line(desk, "peg.object_across", "Hole in the object, from its left") if now > 2 else []),
             *told_line(desk, "peg.object_deep", "… and from its front"),
             *told_line(desk, "peg.stress", "Bending of a dowel, MPa",
                        f"{desk.practice.peg_stress_mpa:g} MPa at most: an aid to judgement"),

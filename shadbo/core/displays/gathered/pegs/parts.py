@@ -2,6 +2,7 @@
 
 from shadbo.core.build.assembly import Part
 from shadbo.core.desk import Desk
+from shadbo.core.displays.gathered.pegs.sums import LEVEL, Side, dowel_ring
 from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.shapes.rings import mitred, rect
 from shadbo.core.sheet.quantity import Quantity
@@ -44,7 +45,7 @@ def middle(high: float, thick: float) -> tuple[float, float]:
 
 
 def things(
-    desk: Desk, item: Item, dowel: Dowel, sides: tuple[str, ...], face: Quantity, high: Quantity
+    desk: Desk, item: Item, dowel: Dowel, sides: tuple[Side, ...], face: Quantity, high: Quantity
 ) -> list[Part]:
     """The object and its dowels, from the front and in the section through the right-hand dowel."""
     s = desk.sheet
@@ -52,18 +53,19 @@ def things(
     f, gap, r, m = face.value, s["gap.made_width"].value, dowel.diameter_mm / 2, high.value / 2
     section = rect(a, f + gap, b, f + gap + min(item.width.value / 2, 48))
     peg = rect(m - r, f - s["peg.in_rail"].value, m + r, f + gap + s["peg.in_object"].value)
-    w, h = s["frame.inside_width.middle"].value / 2, s["frame.inside_height.middle"].value / 2
-    ow, oh = item.width.value / 2, item.height.value / 2
-    bars = {"left": rect(-w, -r, -ow, r), "right": rect(ow, -r, w, r), "bottom": rect(-r, -h, r, -oh),
-            "top": rect(-r, oh, r, h)}  # fmt: skip
-    out = [seen(f"peg-{side}", "stretcher", bars[side], "peg.length", dowel.name) for side in sides]
+    out = [seen(f"peg-{side}", "stretcher", dowel_ring(desk, item, side), "peg.length", dowel.name) for side in sides]
     out.append(
         Part("item", "piece", item.name, "stretcher", 1, item.width, item.height, item.front, mass=item.mass,
              section=section, face=(item.ring,), seen_from=("front", "back"), key=f"{item.key}.front")
     )  # fmt: skip
     d = s["peg.diameter"]
-    price = s["peg.length"].value / 1000 * dowel.price_per_m
-    count = int(s["peg.count"].value)
-    out.append(Part("peg", "strip", dowel.name, "metal", count, s["peg.length"], d, d, section=peg, key="peg.length",
-                    to_cut=True, price=price))  # fmt: skip
+    for more, here in (("", [x for x in sides if x not in LEVEL]), ("_level", [x for x in sides if x in LEVEL])):
+        if here:
+            long = s[f"peg.length{more}"]
+            name = dowel.name if not more else f"{dowel.name}, {' and '.join(here)}"
+            price = long.value / 1000 * dowel.price_per_m
+            out.append(
+                Part(f"peg{more}", "strip", name, "metal", len(here), long, d, d, section=() if more else peg,
+                     key=f"peg.length{more}", to_cut=True, price=price)
+            )  # fmt: skip
     return out
