@@ -55,7 +55,7 @@ PIECES = {
     "needlework": detail("needlework", 240, 300, 1, 90),
     "plant": detail("pressed plant", 200, 280, 0.8),
     "shirt": sized("garment", 620, 720, body_width=480, thickness=14),
-    "banner": sized("flag", 470, 640, flat_width=880, flat_height=1210, cloth=0.9),
+    "banner": sized("flag", 496, 662, flat_width=880, flat_height=1210, cloth=0.9),
     "badge": sized("badge", 44, 44, relief=4.5, back_relief=7, pin_off=8),
     "tool": sized("keepsake", 320, 130, depth=60),
     "plate": sized("plate", 120, 22, sort="nameplate", thickness=1),

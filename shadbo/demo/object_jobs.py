@@ -107,8 +107,8 @@ def quilters_banner() -> Job:
     """The circle's banner in a sash from the old sail loft."""
     banner = Flag(
         sort="banner",
-        width=r(470),
-        height=r(640),
+        width=r(496),
+        height=r(662),
         flat_width=r(880),
         flat_height=r(1210),
         cloth=r(0.9, "caliper"),

@@ -38,7 +38,7 @@ SAID = {
     "banner": {
         "display": ("Old window sash", ""),
         "sizes": ("core 494 × 660", "outside 588 × 772"),
-        "depth": ("15 mm in 15 mm", "its own glass"),
+        "depth": ("14.5 mm in 15 mm", "its own glass"),
         "mount": ("wrapped on a core", "nothing pierces it"),
         "parts": ("card 524 × 690", "nothing cut yet"),
     },
@@ -115,13 +115,13 @@ def test_cautions_stand_where_the_step_can_hurt():
 def test_a_sash_that_was_stripped_needs_no_word_of_lead():
     job = sashed()
     bare = {**SASH_HOME.of(job).sash.model_dump(mode="json", exclude_none=True), "painted": "stripped or new"}
-    p = plan(gathered("sash", {"detail": sized("flag", 470, 640, flat_width=880, flat_height=1210, cloth=0.9)},
+    p = plan(gathered("sash", {"detail": sized("flag", 496, 662, flat_width=880, flat_height=1210, cloth=0.9)},
                       options={"sash": {"sash": bare}}))  # fmt: skip
     assert not any("lead" in q.label for q in here(p, "display").questions if q.kind == "care")
 
 
 def test_a_flag_names_the_law_of_its_country():
-    flag = sized("flag", 470, 640, flat_width=880, flat_height=1210, cloth=0.9, sort="flag", country="Norway")
+    flag = sized("flag", 496, 662, flat_width=880, flat_height=1210, cloth=0.9, sort="flag", country="Norway")
     p = plan(sashed(flag))
     care = [q.label for q in here(p, "mount").questions if q.kind == "care"]
     assert any("The law of Norway" in text for text in care)

@@ -141,7 +141,7 @@ def test_the_light_box_is_stepped_for_every_layer():
 def test_cloth_goes_round_the_core_of_a_sash():
     p = BOXES["banner"]
     names = [x.name for x in p.assembly.layers]
-    assert names[:4] == ["glazing", "cloth", "core", "cloth"]
+    assert names[:4] == ["glazing", "cloth", "core", "cloth, turned"]
     assert names[-1] == "rear card"
     assert p.assembly.layers[-1].start_mm == value(p, "sash.thickness")
 

@@ -169,7 +169,7 @@ def test_core_and_card_of_a_sash():
     assert value(p, "card.width") == pytest.approx(value(p, "core.width") + 30, abs=0.5)
     narrow = plan(sashed(sash={"outside_width": 530}))
     assert value(narrow, "card.width") == 510
-    assert value(p, "fold.width") == pytest.approx(880 / 470)
+    assert value(p, "fold.width") == pytest.approx(880 / 496)
     assert value(p, "depth.package") + value(p, "depth.left") == value(p, "sash.rebate")
     assert value(p, "card.tip") == 15 - (value(p, "card.screw") - value(p, "stack.card"))
 

@@ -141,10 +141,10 @@ def test_plain_floater_strip_and_rails():
 def test_needlework_board_and_cloth():
     """Rabbet 303, allowance 3: board 298.8; cloth at least board + 60."""
     p = plan(job("needlework frame", "needlework", {"needlework": {"allowance": {"mm": 3}}}))
-    assert value(p, "board.width") == pytest.approx(value(p, "package.width") - 1.2, abs=0.5)
+    assert value(p, "board.width") == pytest.approx(value(p, "package.width") - 2 * value(p, "cloth.thick"), abs=0.5)
     assert value(p, "cloth.width") == pytest.approx(value(p, "board.width") + 60)
     assert value(p, "border.least") >= 25 - 0.6
-    assert value(p, "mount.line") == value(p, "profile.lip") - 3 - 1
+    assert value(p, "mount.line") == value(p, "fit.worst_hold") - value(p, "cloth.thick") - 1
 
 
 def test_puzzle_is_taped_unless_it_may_be_glued_for_good():

@@ -190,7 +190,7 @@ def test_every_demo_job_is_held_and_in_its_place(title: str):
     p = plan(JOBS[title])
     bodies = p.assembly.bodies
     assert len({b.id for b in bodies}) == len(bodies)
-    listed = {x.id for x in p.assembly.parts}
+    listed = {x.id for x in p.assembly.parts} | {j.id for j in p.assembly.joins}
     assert [b.id for b in bodies if b.part not in listed] == []
     if any(f.severity == "stop" and not f.code.startswith("solid.") for f in p.findings):
         return  # made to show what is stopped

@@ -51,8 +51,8 @@ def test_the_command_plans_a_file_of_flat_work(tmp_path: Path):
     done = subprocess.run([sys.executable, "-m", "shadbo", "plan", str(path)], capture_output=True, text=True)
     assert done.returncode == 0, done.stderr
     assert "Needlework frame" in done.stdout
-    assert "STOP: The cloth is 12 mm too short" in done.stdout
-    assert "Border 13 mm" in done.stdout
+    assert "STOP: The cloth is 10 mm too short" in done.stdout
+    assert "Border 15 mm" in done.stdout
 
 
 BAD = {

@@ -137,6 +137,64 @@ def card_lands(look: Look) -> Iterator[Finding]:
         )
 
 
+TURN_LEAST_MM = 15.0
+"""Cloth that a tape holds behind a core: common practice, no source."""
+SASH_FRONT_MM = 3.0
+"""Wood that stands before the glass of any sash: common practice, no source."""
+
+
+def cloth_small(look: Look) -> Iterator[Finding]:
+    """Cloth that does not cover the glass that is seen, or cannot be turned behind its core."""
+    for axis in ("width", "height"):
+        if look.wrapped is None:
+            return
+        cover, turn = look.wrapped.cover[axis], look.wrapped.turn[axis]
+        if cover.value < -1e-6:
+            lack = Mm(-cover.value, "up")
+            yield Finding(
+                "cloth.small",
+                "stop",
+                "sizes",
+                look.say("The cloth is {} smaller than the glass that is seen, on the {}", lack, axis),
+                look.say("as displayed it has to cover all of the daylight"),
+                place=axis,
+                keys=(cover.key,),
+                by_hand=both("Fold it larger, or stitch it to a backing cloth that fills the daylight."),
+            )
+        elif turn.value < TURN_LEAST_MM - 1e-6:
+            left = Mm(max(turn.value, 0.0), "down")
+            yield Finding(
+                "cloth.small",
+                "stop",
+                "sizes",
+                look.say("Only {} of cloth turn behind the core, on the {}", left, axis),
+                look.say("{} on each side at least, for the tape", Mm(TURN_LEAST_MM)),
+                place=axis,
+                keys=(turn.key,),
+                by_hand=both("Fold it less, or stitch it to a backing cloth that turns behind."),
+            )
+
+
+def sash_impossible(look: Look) -> Iterator[Finding]:
+    """A room behind the glass that is as deep as the sash, or deeper: one of the readings is wrong."""
+    if look.wrapped is None:
+        return
+    left = look.wrapped.thickness - look.wrapped.rebate - look.wrapped.glass
+    if left.value >= SASH_FRONT_MM - 1e-6:
+        return
+    yield Finding(
+        "sash.deep",
+        "stop",
+        "measure",
+        look.say("Room and glass take all of the sash: {} of wood stand before the glass", Mm(left.value, "down")),
+        look.say(
+            "{} thick; {} behind the glass of {}", look.wrapped.thickness, look.wrapped.rebate, look.wrapped.glass
+        ),
+        keys=("sash.rebate", "sash.thickness"),
+        by_hand=both("Read the sash again: thickness over all, and the room from the glass to its back."),
+    )
+
+
 def screw_near_glass(look: Look) -> Iterator[Finding]:
     """A screw driven towards the glazing near its edge, and long enough to reach its plane."""
     if look.card is None:

@@ -48,6 +48,7 @@ class Faceted:
     field = _One(facets.Field)
     pegs = _One(facets.Pegs)
     card = _One(facets.Card)
+    wrapped = _One(facets.Wrapped)
     letters = _One(facets.Letters)
     artwork = _One(facets.ArtworkLines)
     lamps = _One(facets.Lamps)

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding, StationName
+from shadbo.core.solids.bites import bites
 from shadbo.core.solids.clash import Clash, clashes
 from shadbo.core.solids.held import loose
 from shadbo.core.solids.openings import broken_out
@@ -58,6 +59,28 @@ def opening_leaves(look: Look) -> Iterator[Finding]:
             look.say("every side needs something beside its opening, and an opening some width"),
             place=x.body.part,
             by_hand=both("Make the sheet larger or the opening smaller; what is cut already is cut again."),
+        )
+
+
+def fixings_miss(look: Look) -> Iterator[Finding]:
+    """A screw or dowel that does not reach what it is to hold, or goes into what it must not touch."""
+    told: set[tuple[str, str, bool]] = set()
+    found = bites(look.assembly.bodies)
+    for x in found:
+        line = (x.fixing.part, x.other, x.misses)
+        if line in told:
+            continue
+        told.add(line)
+        many = sum((y.fixing.part, y.other, y.misses) == line for y in found)
+        what = "{} of {} do not reach {}" if x.misses else "{} of {} go into {}"
+        yield Finding(
+            "solid.bite",
+            "stop",
+            "mount",
+            look.say(what, many, both(x.fixing.name), both(x.other)),
+            look.say("from {} to {} behind the front edge", Mm(x.fixing.front_mm), Mm(x.fixing.back_mm)),
+            place=f"{x.fixing.part}/{x.other}",
+            by_hand=both("Another screw, or another place for it: see the section and the back."),
         )
 
 

@@ -47,7 +47,9 @@ def cut_list(plan: Plan) -> list[CutRow]:
         rows.append(CutRow("part", part.count, part.called, _mm(part.length), width, thick, material, note, part.id))
     for join in a.joins:
         if join.fixings and not join.part:
-            rows.append(CutRow("fixing", len(join.fixings), join.item, _mm(join.length), None, None, join.name, ""))
+            rows.append(
+                CutRow("fixing", len(join.fixings), join.item, _mm(join.length), None, None, join.name, "", join.id)
+            )
     kinds = {(spot.of, spot.kind) for spot in a.spots if spot.kind in ("pin", "support")}
     for of, kind in sorted(kinds):
         count = sum(spot.of == of and spot.kind == kind for spot in a.spots)

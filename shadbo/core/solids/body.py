@@ -50,7 +50,8 @@ class Body:
     ``fixed`` is what all else is held by in the end: the frame, or what hangs on the wall by itself. ``laid`` things
     stand where the layout has them, whose own checks tell of those that lie over one another. ``short`` is its name
     where its place is seen anyway. ``lacks_mm`` is how much wood a rail lacks, ``closed``
-    that it leaves nothing open. ``bites``: it is let into others, as a dowel or a screw is.
+    that it leaves nothing open. ``bites``: it is let into others, as a dowel or a screw is; ``into``
+    are the ids, or what they begin with, of those that it has to reach.
     """
 
     id: str
@@ -64,6 +65,7 @@ class Body:
     lacks_mm: float = 0.0
     closed: bool = False
     bites: bool = False
+    into: tuple[str, ...] = ()
 
     @property
     def volume_mm3(self) -> float:

@@ -14,6 +14,7 @@ from shadbo.core.build.facets.gathered import (
     Stepped,
     Steps,
     Tilt,
+    Wrapped,
 )
 from shadbo.core.build.facets.rabbeted import (
     Air,
@@ -74,4 +75,5 @@ __all__ = [
     "Trim",
     "WindowSize",
     "WireRoom",
+    "Wrapped",
 ]

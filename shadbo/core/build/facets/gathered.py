@@ -51,6 +51,17 @@ class Card(Facet):
 
 
 @dataclass(frozen=True, slots=True)
+class Wrapped(Facet):
+    """Cloth wrapped round a core: what it covers of the glass that is seen, and what is left to turn behind."""
+
+    cover: Axes = keyed("cloth.cover_{axis}")
+    turn: Axes = keyed("cloth.turn_{axis}")
+    rebate: Quantity = keyed("sash.rebate")
+    glass: Quantity = keyed("sash.glass")
+    thickness: Quantity = keyed("sash.thickness")
+
+
+@dataclass(frozen=True, slots=True)
 class Letters(Facet):
     """Cut-out lettering."""
 

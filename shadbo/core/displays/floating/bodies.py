@@ -1,13 +1,14 @@
 """A floater as bodies: walls and ledge as they were really made, the canvas where it stands, pads under it."""
 
 from shadbo.core.displays.floating.views import FloaterSums, faces
+from shadbo.core.solids.bites import screws_through
 from shadbo.core.solids.body import Body, Prism, Step, Tie, rails_round, strips_round
 
 CLOTH_MM = 1.0
 """Cloth and its ground: common practice, no source."""
 
 
-def floater_bodies(f: FloaterSums, name: str) -> tuple[tuple[Body, ...], tuple[Tie, ...]]:
+def floater_bodies(f: FloaterSums, name: str, screw_mm: float) -> tuple[tuple[Body, ...], tuple[Tie, ...]]:
     """Rails with their ledge (or glued strips), canvas, pads; the canvas is screwed to the ledge."""
     deep, thick = f.inside_depth.value, f.ledge_thick.value
     outside = (f.outside_w.value, f.outside_h.value)
@@ -34,5 +35,14 @@ def floater_bodies(f: FloaterSums, name: str) -> tuple[tuple[Body, ...], tuple[T
         strip, across, upright = (s[f"pad.{key}"].value for key in ("width", "across", "upright"))
         parts = (f"pad-across-{f.pads[0].id}", f"pad-upright-{f.pads[0].id}")
         bodies += strips_round(size, strip, across, upright, (back, back + f.pad.value), "pad", "pad", parts, "pad")
+    back_edge = deep + thick
+    bodies += screws_through(
+        "screws",
+        "screws through the ledge",
+        [x.at for x in f.fixings],
+        screw_mm,
+        (back_edge - f.screw.value, back_edge),
+        ("strip" if f.square else "rail", "canvas"),
+    )
     rail = next((b.id for b in rails), "")
     return tuple(bodies), (Tie("canvas", rail, "screws through the ledge"),)

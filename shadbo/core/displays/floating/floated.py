@@ -176,7 +176,7 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
         pulls=True,
     )
     depth = s.let("frame.depth", "depth of the frame", body.inside_depth + body.ledge_thick)
-    bodies, ties = floater_bodies(sums, f"rail, {body.profile.name}")
+    bodies, ties = floater_bodies(sums, f"rail, {body.profile.name}", screw.diameter_mm)
     return Assembly(
         outside_w,
         outside_h,

@@ -110,7 +110,8 @@ class OpenFrame:
         r, m = dowel.diameter_mm / 2, high.value / 2
         bodies += [
             Body(f"peg-{side}", dowel.name, "metal", (Prism(dowel_ring(desk, item, side), m - r, m + r),),
-                 "peg_level" if side in LEVEL else "peg", bites=True)
+                 "peg_level" if side in LEVEL else "peg", bites=True,
+                 into=(f"rail-{side}", "item"))
             for side in sides
         ]  # fmt: skip
         bodies.append(Body("item", item.name, "stretcher", (Prism(item.ring, front, back),), "item"))

@@ -1,17 +1,28 @@
 """Sash display: an old window sash as frame, a textile wrapped round a card core behind its glass."""
 
 from shadbo.core.asking.questions import Question
-from shadbo.core.build.assembly import Assembly, Dimension
+from shadbo.core.build.assembly import Assembly, Dimension, Join
 from shadbo.core.build.marked import Shown
 from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.build.setting import BackRail, Room
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
+from shadbo.core.displays.floating.screws import screw_of
 from shadbo.core.displays.gathered.sash.bodies import sash_bodies
 from shadbo.core.displays.gathered.sash.options import HOME, LEVERS
 from shadbo.core.displays.gathered.sash.parts import sash_callouts, sash_layers
 from shadbo.core.displays.gathered.sash.rows import ASKED, sash_questions
-from shadbo.core.displays.gathered.sash.sums import card_of, card_screws, core_of, layers_of, masses_of
+from shadbo.core.displays.gathered.sash.sums import (
+    card_fixings,
+    card_of,
+    card_screws,
+    cloth_of,
+    cloth_reaches,
+    core_of,
+    layers_of,
+    masses_of,
+    slot_of,
+)
 from shadbo.core.displays.rabbeted.ready_made.bought_box import packers
 from shadbo.core.displays.rabbeted.slabs import first_sheet
 from shadbo.core.findings import StationName
@@ -21,6 +32,7 @@ from shadbo.core.pieces.objects import Flag
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.units import MM, ONE
+from shadbo.core.shop.kept import SCREWS, role
 from shadbo.core.sums.items import item_of
 from shadbo.core.words.words import both, say, sizes
 
@@ -58,7 +70,9 @@ class SashDisplay:
         layers = layers_of(desk, o, item)
         core = core_of(desk, o, item, got, layers)
         card = card_of(desk, o, got, core)
-        cloth = s.let("stack.cloth", "cloth before and behind the core", 2 * item.front * layers)
+        cloth = cloth_of(desk, item, layers)
+        cloth_reaches(desk, item, core)
+        slot_of(desk)
         s.let("box.depth", "room behind the glass", got["rebate"])
         core_sheet = first_sheet(desk, "core", LEVERS.core, (core[0].value, core[1].value), "foam board", "mat")
         core_t = s.choose("stack.core", f"core: {core_sheet.name}", core_sheet.thick_mm, MM, core_sheet.name)
@@ -67,7 +81,8 @@ class SashDisplay:
         if more is not None:
             sheet, n = more
             one = s.choose("filler.one", "packer board", sheet.thick_mm, MM, sheet.name)
-            filler = s.let("stack.filler", "packers behind the core", one * s.number(n))
+            many = s.let("filler.count", "packers", s.number(n, ONE))
+            filler = s.let("stack.filler", "packers behind the core", one * many)
             total = total + filler
         s.let("depth.package", "package behind the glass", total)
         s.let("depth.left", "room still over behind the glass", got["rebate"] - total)
@@ -80,20 +95,30 @@ class SashDisplay:
         height = s.let("frame.outside_height", "outside height", got["outside_height"])
         depth = s.let("frame.depth", "depth of the sash", got["thickness"] + card_t)
         hanger_down(desk, height)
-        mass = masses_of(desk, item, got)
+        mass = masses_of(desk, got)
+        screw_mm = s["card.screw"].value
+        screw = desk.take(SCREWS, role("screw", f"{screw_mm:g}"), None, lambda: screw_of(desk.stock, screw_mm))
+        fixings = card_fixings(desk, card)
+        join = Join(
+            "card-screws", "screws through the card", screw.name, ("rail", "card"), fixings, s["card.screw"],
+            screw.diameter_mm, operations=("pilot holes and washers; the pane stays taped",), key="card.screw_count",
+            price=screw.price, pulls=True,
+        )  # fmt: skip
         facts = desk.piece.told
         mount = choose_mount(desk, facts, item.mass.value, ("wrapped on a core",), o.mount)
         s.let("mount.count", "runs of tape behind the core", s.number(2, ONE))
         load_sums(desk, mount, item.mass, s["mount.count"], core[0])
         wall = s.let("sash.wall", "rail of the sash", (got["outside_width"] - got["daylight_width"]) / 2)
-        parts, layer_list = sash_layers(desk, item, got, wall, core, card, mass, (core_sheet, card_sheet))
+        parts, layer_list = sash_layers(
+            desk, item, got, wall, core, card, mass, (core_sheet, card_sheet), more[0] if more is not None else None
+        )
         w, h = width.value / 2, height.value / 2
         back = s.let(
             "rail.back_wall", "rail behind the glass", s.pick("largest", wall - s["sash.hidden"], s.number(8, MM))
         )
         deep = got["thickness"]
         room = got["thickness"].value - got["rebate"].value
-        bodies, ties = sash_bodies(desk, item, got, core, card)
+        bodies, ties = sash_bodies(desk, item, got, core, card, join)
         f, tall = wall.value, got["daylight_height"].value / 2
         return Assembly(
             width,
@@ -101,7 +126,7 @@ class SashDisplay:
             depth,
             BackRail("softwood", back, deep, s.number(0, MM), deep),
             tuple(parts),
-            (),
+            (join,),
             layer_list,
             (
                 Dimension("edge", (0, 0), (0, f), wall, "upright", 1, "low", "rail"),

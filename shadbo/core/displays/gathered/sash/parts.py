@@ -4,7 +4,7 @@ from shadbo.core.build.assembly import Callout, Layer, Part, Ring
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.displays.rabbeted.slabs import HATCH
-from shadbo.core.shapes.rings import centred, mitred, rect
+from shadbo.core.shapes.rings import centred, rect
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.boards import SheetStock
 from shadbo.core.sums.items import Item
@@ -22,14 +22,16 @@ def sash_layers(
     card: tuple[Quantity, Quantity],
     mass: Quantity,
     sheets: tuple[SheetStock, SheetStock],
+    packer: SheetStock | None = None,
 ) -> tuple[list[Part], tuple[Layer, ...]]:
     """The sash, its glass, cloth, core, packers and card: in section, from the front, and as parts."""
     s = desk.sheet
     deep, rebate, glass = got["thickness"].value, got["rebate"].value, got["glass"].value
-    f, hidden, cloth = wall.value, s["sash.hidden"].value, s["stack.cloth"].value / 2
+    f, hidden, cloth = wall.value, s["sash.hidden"].value, s["stack.cloth_front"].value
+    folded = s["stack.cloth_behind"].value
     front = deep - rebate - glass
     top = f + SEEN_MM
-    groove = f - hidden - 3
+    groove = f - s["sash.slot"].value
     section: Ring = (
         (0, 0), (deep, 0), (deep, groove), (deep - rebate, groove), (deep - rebate - glass, groove + 1),
         (deep - rebate - glass, f), (0, f)
@@ -40,7 +42,7 @@ def sash_layers(
     start = f - hidden + 1
     parts = [
         Part("rail", "rail", "old sash", "wood", 1, got["outside_width"], got["outside_height"], got["thickness"],
-             mass=mass, section=section, face=mitred(w, h, f), seen_from=("front", "back"), key="sash.wall"),
+             mass=mass, section=section, face=_frame(w, h, day), seen_from=("front", "back"), key="sash.wall"),
         Part("glazing", "glazing", "its own glass", "glass", 1, got["daylight_width"], got["daylight_height"],
              got["glass"], section=rect(front, groove + 1, x, top), key="sash.glass"),
         Part("piece", "piece", item.name, "textile", 1, item.width, item.height, item.front, mass=item.mass,
@@ -48,7 +50,7 @@ def sash_layers(
     ]  # fmt: skip
     layers = [
         Layer("glazing", front, x, "glass", "sash.glass"),
-        Layer("cloth", x, x + cloth, "textile", "stack.cloth"),
+        Layer("cloth", x, x + cloth, "textile", "stack.cloth_front"),
     ]
     x += cloth
     price = [
@@ -64,15 +66,18 @@ def sash_layers(
     )  # fmt: skip
     layers.append(Layer("core", x, x + core_t.value, HATCH[sheets[0].kind], "stack.core"))
     x += core_t.value
-    turned = Part("turned", "piece", "cloth turned behind", "textile", section=rect(x, start, x + cloth, inner + 34))
+    turned = Part("turned", "piece", "cloth turned behind", "textile", section=rect(x, start, x + folded, inner + 34))
     parts.append(turned)
-    layers.append(Layer("cloth", x, x + cloth, "textile", "stack.cloth"))
-    x += cloth
+    layers.append(Layer("cloth, turned", x, x + folded, "textile", "stack.cloth_behind"))
+    x += folded
     if "stack.filler" in s:
-        fill = s["stack.filler"]
+        fill, many = s["stack.filler"], s["filler.count"]
+        assert packer is not None
         parts.append(
-            Part("filler", "packer", "packers", "board", int(fill.value / s["filler.one"].value + 0.5), *core,
-                 s["filler.one"], section=rect(x, inner + 4, x + fill.value, top), key="stack.filler", to_cut=True)
+            Part("filler", "packer", f"packer: {packer.name}", HATCH[packer.kind], int(many.value), *core,
+                 s["filler.one"], mass=by_area(s, packer.kg_per_m2, core[0] * core[1]) * many.value,
+                 section=rect(x, inner + 4, x + fill.value, top), key="stack.filler", to_cut=True, sheet=packer,
+                 price=core[0].value * core[1].value / 1e6 * packer.price_per_m2)
         )  # fmt: skip
         layers.append(Layer("packers", x, x + fill.value, "board", "stack.filler"))
         x += fill.value
@@ -89,6 +94,12 @@ def sash_layers(
     layers.append(Layer("rear card", deep, deep + card_t.value, HATCH[sheets[1].kind], "stack.card"))
     parts.append(seen("item", "textile", day, f"{item.key}.width", item.name))
     return parts, tuple(layers)
+
+
+def _frame(w: float, h: float, day: Ring) -> tuple[Ring, ...]:
+    """Stiles and rails from the front: each as wide as the sash really is on its side."""
+    outer = ((-w, -h), (w, -h), (w, h), (-w, h))
+    return tuple((outer[n], outer[(n + 1) % 4], day[(n + 1) % 4], day[n]) for n in range(4))
 
 
 def sash_callouts(parts: list[Part]) -> list[Callout]:

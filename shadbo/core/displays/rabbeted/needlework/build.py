@@ -18,6 +18,7 @@ from shadbo.core.displays.rabbeted.rows import merged, package_questions
 from shadbo.core.displays.rabbeted.slabs import Slab
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.pieces import Needlework, Piece
+from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.sums.flat import FlatSums, flat_sums
 from shadbo.core.words.words import Mm, say, sizes
@@ -47,7 +48,10 @@ class NeedleworkFrame(OnePiece):
             "border.wanted", "border round the design", options.border, p.textile_border_mm, "practice of the shop"
         )
         rough = rough_size(desk, flat, border.value)
-        folds = s.choose("stack.folds", "folds and tape behind the board", FOLDS_MM, MM, "common practice")
+        cloth = cloth_of(desk)
+        least = s.number(FOLDS_MM, MM)
+        folds = s.let("stack.folds", "folds and tape behind the board", s.pick("largest", least, 2 * cloth),
+                      "two layers at least, more of a thick cloth")  # fmt: skip
         slabs, glazing = layers_of(desk, options, facts, flat, in_mm(rough), p.air_textile_mm)
         slabs.insert(-1, Slab("folds", "folds and tape", "pad", folds, "textile", ring_mm=25, cut=False))
         slabs, frame = framed(desk, flat, options, (border, border), slabs, rough, glazing.kind == "acrylic")
@@ -101,10 +105,18 @@ class NeedleworkFrame(OnePiece):
         return merged(own, package_questions(desk, assembly, HOME.at, o))
 
 
+def cloth_of(desk: Desk) -> Quantity:
+    """The cloth where it turns: as it was read, else as cloth usually is."""
+    read = getattr(desk.piece.detail, "thickness", None)
+    if read is not None:
+        return desk.sheet.let("cloth.thick", "cloth, thickness", desk.sheet[f"{desk.prefix(desk.piece)}.thickness"])
+    return desk.sheet.choose("cloth.thick", "cloth, thickness", desk.practice.cloth_mm, MM, "common practice")
+
+
 def _board(desk: Desk, frame: Frame, flat: FlatSums, slabs: list[Slab]) -> list[Slab]:
     """The board that the cloth is drawn over, and how much cloth that takes."""
     s, p = desk.sheet, desk.practice
-    cloth = s.choose("cloth.thick", "cloth, thickness", p.cloth_mm, MM, "common practice")
+    cloth = s["cloth.thick"]
     turn = s.choose("cloth.turn", "cloth turned behind, each side", p.cloth_turn_mm, MM, "practice of the shop")
     sizes = []
     for axis, package in (("width", frame.package_w), ("height", frame.package_h)):
@@ -131,8 +143,8 @@ def _fixings(desk: Desk, frame: Frame, mount: MountPlan) -> None:
     around = 2 * (s["board.width"] + s["board.height"])
     s.let("mount.count", f"{mount.taken.mount.id}, all round", s.count(around / step))
     one = s.number(1, MM)
-    slid = frame.lip - frame.width.allowance - one
-    s.let("mount.line", "line from the board's edge, at most", slid, "lip less allowance, unshimmed", "down")
+    slid = s["fit.worst_hold"] - s["cloth.thick"] - one
+    s.let("mount.line", "line from the board's edge, at most", slid, "hidden when it slides over, unshimmed", "down")
 
 
 DISPLAY = NeedleworkFrame()
