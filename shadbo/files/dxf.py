@@ -73,12 +73,9 @@ def as_dxf(plan: Plan, back: bool = True) -> str:
 
 def _marks(doc: Drawing, plan: Plan, x: float) -> None:
     """The mount board from the front, with outlines, holes, pins, slits and zones."""
-    a, s = plan.assembly, plan.desk.sheet
+    a = plan.assembly
     assert a is not None
-    keys = ("package.width", "package.height")
-    if keys[0] not in s:
-        keys = ("frame.outside_width", "frame.outside_height")
-    w, h = s[keys[0]].value, s[keys[1]].value
+    w, h = (q.value for q in (a.board or (a.outside_width, a.outside_height)))
     space = doc.modelspace()
     _closed(doc, moved(centred(w, h), x + w / 2, h / 2), "BOARD")
     for shown in a.shown:

@@ -1,16 +1,23 @@
 """What fixings pass through: screws and dowels reach what they hold, and nothing that they must not touch."""
 
+import io
+import math
+
+import dxfgrabber
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 from shapely import Polygon
 
+from shadbo.core.cutting.cut_list import cut_list
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.shapes.rings import centred
 from shadbo.core.solids.bites import bites, screws_through
 from shadbo.core.solids.body import Body, Prism, Step, rails_round
-from tests.core.test_box_slips import pegged
-from tests.flat import job, plan, sashed, value
+from shadbo.core.sums import joints
+from shadbo.files.dxf import as_dxf
+from tests.core.test_box_slips import lit, pegged
+from tests.flat import job, plan, sashed, sized, value
 from tests.making import WORKED, canvas, codes
 from tests.making import job as floater
 from tests.making import plan as floated
@@ -92,7 +99,7 @@ def test_cloth_lies_once_before_the_core_and_three_times_behind_its_corners():
 def test_a_sash_weighs_by_its_own_rails_and_its_packers_cost():
     """Rails by the volume of the bodies, 450 kg/m³: common practice, no source; glass 2.5 kg/m² and mm, EN 572-1."""
     p = plan(sashed())
-    rails = sum([b.volume_mm3 for b in p.assembly.bodies if b.id.startswith("rail-")])
+    rails = math.fsum(b.volume_mm3 for b in p.assembly.bodies if b.id.startswith("rail-"))
     pane_mm2 = (486 + 2 * value(p, "sash.slot")) * (652 + 2 * value(p, "sash.slot"))
     assert value(p, "frame.mass") == pytest.approx(rails * 450e-9 + pane_mm2 * 3 * 2.5e-6, rel=1e-9)
     packer = next(x for x in p.assembly.parts if x.id == "filler")
@@ -102,11 +109,9 @@ def test_a_sash_weighs_by_its_own_rails_and_its_packers_cost():
 
 
 def test_cloth_that_does_not_cover_the_daylight_or_cannot_be_turned_stops():
-    small = {"kind": "flag", **{k: {"mm": v, "typed": str(v), "tool": "rule"} for k, v in
-             {"width": 470, "height": 662, "flat_width": 880, "flat_height": 1210, "cloth": 0.9}.items()}}  # fmt: skip
+    small = sized("flag", 470, 662, flat_width=880, flat_height=1210, cloth=0.9)
     assert codes(plan(sashed(small)))["cloth.small"] == "stop"
-    tight = {**small, "width": {"mm": 496, "typed": "496", "tool": "rule"},
-             "flat_width": {"mm": 510, "typed": "510", "tool": "rule"}}  # fmt: skip
+    tight = sized("flag", 496, 662, flat_width=510, flat_height=1210, cloth=0.9)
     found = [f for f in plan(sashed(tight)).findings if f.code == "cloth.small"]
     assert [f.place for f in found] == ["width"]
     assert "cloth.small" not in codes(plan(sashed()))
@@ -135,3 +140,62 @@ def test_a_dowel_is_judged_by_what_it_stands_in():
     dowels = [b for b in p.assembly.bodies if b.bites]
     others = [b for b in p.assembly.bodies if not b.bites and b.id != "item"]
     assert {x.other for x in bites([*others, *dowels])} == {"item"}
+
+
+def test_a_light_box_hangs_on_the_wall_behind_its_last_step_and_weighs_what_is_left_of_its_rails():
+    p = plan(lit())
+    deepest = value(p, "profile.face") - value(p, "profile.lip") - 2 * value(p, "step.width")
+    assert p.assembly.back_rail.wall.value == pytest.approx(deepest)
+    assert value(p, "hang.in") < deepest
+    rails = math.fsum(b.volume_mm3 for b in p.assembly.bodies if b.id.startswith("rail-"))
+    assert value(p, "frame.mass") == pytest.approx(rails * 450e-9)
+
+
+def test_lamps_and_supply_are_on_the_list_and_in_the_price():
+    p = plan(lit())
+    rows = {row.part: row for row in cut_list(p)}
+    assert (rows["lamps"].count, rows["lamps"].length_mm) == (value(p, "lamp.rows"), value(p, "lamp.each"))
+    assert rows["supply"].kind == "hardware"
+    parts = {x.id: x for x in p.assembly.parts}
+    assert value(p, "price.materials") > parts["lamps"].price * parts["lamps"].count + parts["supply"].price > 0
+
+
+def test_marks_stand_on_the_board_that_is_drilled():
+    """The model's supports go into the middle board, which is wider than the glass by a step on each side."""
+    p = plan(lit())
+    assert [q.key for q in p.assembly.board] == ["middle.width", "middle.height"]
+    doc = dxfgrabber.read(io.StringIO(as_dxf(p)))
+    board = [e for e in doc.entities if e.layer == "BOARD"][-1]
+    xs, ys = [q[0] for q in board.points], [q[1] for q in board.points]
+    assert max(xs) - min(xs) == pytest.approx(value(p, "middle.width"))
+    assert max(ys) - min(ys) == pytest.approx(value(p, "middle.height"))
+    holes = [e for e in doc.entities if e.layer == "HOLES" and e.center[0] > min(xs)]
+    tops = sorted(round(max(ys) - e.center[1], 3) for e in holes)
+    told = sorted(value(p, f"item.piece.support{n}_top") for n in (1, 2, 3))
+    assert tops[: len(told)] == pytest.approx(told, abs=0.5) or tops[-len(told) :] == pytest.approx(told, abs=0.5)
+
+
+def test_what_stands_in_a_light_box_stands_on_its_rail():
+    p = plan(lit())
+    foot = min(y for _, y in p.assembly.shown[0].ring)
+    assert foot == pytest.approx(-value(p, "fit.rabbet_height") / 2)
+
+
+def test_a_translucent_sheet_takes_depth_and_carries_what_falls_out():
+    bare, p = plan(lit()), plan(lit(islands="translucent sheet"))
+    assert value(p, "depth.package") == pytest.approx(value(bare, "depth.package") + value(p, "stack.diffuser"))
+    assert {j.id for j in p.assembly.joins} >= {"points-glazing", "points-diffuser", "back-screws"}
+    assert "solid.loose" not in codes(p)
+
+
+@pytest.mark.parametrize("face", [18, 22, 28, 38, 44, 46, 55, 90])
+def test_a_biscuit_comes_out_nowhere(face: float):
+    """The slot as a segment of its length and depth, perpendicular to the mitre: 4 mm of wood to either face."""
+    biscuit = joints.biscuit_for(face)
+    if biscuit is None:
+        return
+    long, at = joints.mitre(face), joints.slot_middle(biscuit)
+    for along, deep in ((at, biscuit.slot), (at - biscuit.length / 2, 0.0), (at + biscuit.length / 2, 0.0)):
+        assert (along - deep) / math.sqrt(2) >= 4 - 1e-9
+        assert (long - along) / math.sqrt(2) >= 4 - 1e-9
+    assert joints.biscuit_count(long, biscuit) >= 1

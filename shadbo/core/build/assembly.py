@@ -59,6 +59,7 @@ CALLED = {
 class Part:
     """A thing to cut, buy or receive. ``length`` is the long-point length of a mitred rail.
 
+    ``fetched`` says what a thing is that is neither cut nor fixed, and goes on the list from the drawers.
     ``unpriced`` is wood of the workshop's own that the shop keeps no price for.
     """
 
@@ -84,6 +85,7 @@ class Part:
     unpriced: bool = False
     sheet: SheetStock | None = None
     tone: str = ""
+    fetched: str = ""
 
     @property
     def called(self) -> str:
@@ -178,7 +180,8 @@ class Assembly:
     ``goes_in`` says in a few words how the piece goes into what was made.
     ``hangs`` limits the ways of hanging; empty leaves it to weight and size. ``back_rail`` is None where
     there is no rail to screw a hanger to. ``bodies`` are its things in their places, ``ties``
-    what is fixed to what. ``answers`` are what the docket says, by station.
+    what is fixed to what. ``board`` is the size of the board that holes and pins are marked on, None where rails and
+    object are drilled. ``answers`` are what the docket says, by station.
     """
 
     outside_width: Quantity
@@ -215,6 +218,7 @@ class Assembly:
     windows: tuple[Window, ...] = ()
     zones: tuple[Forbidden, ...] = ()
     layout_at: str = ""
+    board: tuple[Quantity, Quantity] | None = None
     bodies: tuple[Body, ...] = ()
     ties: tuple[Tie, ...] = ()
 

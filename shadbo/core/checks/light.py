@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding, Proposal
+from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.words.words import Mm, both
 
 
@@ -174,6 +175,16 @@ def lamps_show(look: Look) -> Iterator[Finding]:
         )
 
 
+def _shallower_void(look: Look) -> tuple[Proposal, ...]:
+    """The light void less what is lacking, where the lamps still mix in it."""
+    if look.steps is None or look.lamps is None:
+        return ()
+    less = to_mark(look.lamps.void.value + look.steps.stock_over.value, look.desk.mark.mm, "down")
+    if less < look.lamps.void_least.value - 1e-6:
+        return ()
+    return look.change(look.levers.light_void, look.length(less), 1, "Light void {}", Mm(less))
+
+
 def steps_weak(look: Look) -> Iterator[Finding]:
     """Steps too narrow to carry a layer, or a wall that they leave too thin."""
     if look.steps is None:
@@ -187,7 +198,7 @@ def steps_weak(look: Look) -> Iterator[Finding]:
             look.say("The board is {} too low for all layers", Mm(-look.steps.stock_over.value, "up")),
             look.say("the rails are ripped to {}", look.steps.ripped),
             keys=("rail.ripped",),
-            proposals=look.others(3),
+            proposals=(*look.others(3), *_shallower_void(look)),
             by_hand=both("Glue up a deeper board, or take a shallower light void."),
             root=True,
         )

@@ -45,6 +45,12 @@ def cut_list(plan: Plan) -> list[CutRow]:
         material = part.sheet.name if part.sheet else part.name.split(": ")[-1]
         width, thick = (None, None) if part.mitred else (_mm(part.width), _mm(part.thick))
         rows.append(CutRow("part", part.count, part.called, _mm(part.length), width, thick, material, note, part.id))
+    for part in a.parts:
+        if part.fetched and not part.to_cut:
+            length, width = _mm(part.length), _mm(part.width)
+            rows.append(
+                CutRow("hardware", part.count, part.name, length, width, None, part.fetched, part.note, part.id)
+            )
     for join in a.joins:
         if join.fixings and not join.part:
             rows.append(

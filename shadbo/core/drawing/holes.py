@@ -18,11 +18,12 @@ def holes_scene(plan: Plan, system: System) -> Scene:
     """The board to size, outlines of the pieces dashed, marks with their distances from the left and the top edge."""
     a, s, mark = plan.assembly, plan.desk.sheet, plan.desk.mark
     assert a is not None
-    on_board = "package.width" in s
+    on_board = a.board is not None
     scene = Scene("the mount board, from the front" if on_board else "rails and object, from the front")
     word = "board" if on_board else "outside"
-    keys = ("package.width", "package.height") if on_board else ("frame.outside_width", "frame.outside_height")
-    w, h = s[keys[0]].value / 2, s[keys[1]].value / 2
+    size = a.board or (a.outside_width, a.outside_height)
+    keys = (size[0].key, size[1].key)
+    w, h = size[0].value / 2, size[1].value / 2
     if on_board:
         scene.add(Shape(centred(2 * w, 2 * h), "board", keys[0], "board"))
     else:

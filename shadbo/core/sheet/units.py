@@ -18,6 +18,7 @@ def unit(**powers: int) -> Unit:
 ONE = unit()
 MM = unit(mm=1)
 MM2 = unit(mm=2)
+MM3 = unit(mm=3)
 KG = unit(kg=1)
 N = unit(N=1)
 KG_PER_MM2 = unit(kg=1, mm=-2)

@@ -6,7 +6,7 @@ from shadbo.core.desk import Desk
 from shadbo.core.pieces.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sums.shape import Shape, read_all, shape_of
-from shadbo.core.sums.weight import PANEL_KG_PER_M3, body, skin, weighed
+from shadbo.core.sums.weight import PANEL_KG_PER_M3, of_density, skin, weighed
 
 FLAT = (Paper, Puzzle, Needlework, Panel, PressedPlant)
 
@@ -41,7 +41,7 @@ def flat_sums(desk: Desk, piece: Piece) -> FlatSums:
     if piece.weight_kg is not None:
         mass = weighed(s, "piece.mass", "piece, weighed", piece.weight_kg)
     elif isinstance(detail, Panel):
-        panel = body(s, PANEL_KG_PER_M3[detail.material], area, got["thickness"])
+        panel = of_density(s, PANEL_KG_PER_M3[detail.material], area, got["thickness"])
         mass = s.let("piece.mass", "piece, estimated", panel, "area and thickness; weigh it where it matters")
     else:
         mass = s.let("piece.mass", "piece, estimated", skin(s, detail.kind, area), "area; weigh it where it matters")

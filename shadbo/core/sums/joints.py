@@ -52,18 +52,32 @@ def biscuit_from_point(slot: Number, left: Number) -> Number:
     return slot + left * ROOT2
 
 
+END_MM = LIP_LEFT_MM * ROOT2
+"""What a slot keeps from either end of a mitre, along it: then as much stays to the faces as beside its middle."""
+
+
+def slot_middle(biscuit: Biscuit) -> float:
+    """Least place of a slot's middle from the long point: neither its depth nor its end comes out there.
+
+    Millimetres, along the mitre.
+
+    >>> round(slot_middle(BISCUITS[0]), 2)
+    29.16
+    """
+    return max(biscuit_from_point(biscuit.slot, LIP_LEFT_MM), biscuit.length / 2 + END_MM)
+
+
 def biscuit_for(face_mm: float) -> Biscuit | None:
     """The largest biscuit whose slot keeps off both ends of the mitre; None where none does."""
     fit = None
     for b in BISCUITS:
-        room = mitre(face_mm) - biscuit_from_point(b.slot, LIP_LEFT_MM) - LIP_LEFT_MM
-        if room >= b.length / 2:
+        if mitre(face_mm) - slot_middle(b) - b.length / 2 - END_MM >= -1e-9:
             fit = b
     return fit
 
 
-def biscuit_count(mitre_mm: float, biscuit: Biscuit, margin_mm: float = 6.0) -> float:
-    """How many fit along a mitre: floor((mitre − 2 · margin) / length), halves allowed."""
+def biscuit_count(mitre_mm: float, biscuit: Biscuit, margin_mm: float = END_MM) -> float:
+    """How many fit along a mitre: floor((mitre − 2 · margin) / length), halves allowed past the first."""
     return math.floor(2 * (mitre_mm - 2 * margin_mm) / biscuit.length + 1e-9) / 2
 
 

@@ -1,9 +1,12 @@
 """Weight from what a part is made of: density by volume, or mass by area."""
 
+from collections.abc import Iterable
+
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Sheet
-from shadbo.core.sheet.units import KG, KG_PER_MM2, KG_PER_MM3
+from shadbo.core.sheet.units import KG, KG_PER_MM2, KG_PER_MM3, MM3
 from shadbo.core.shop.materials import DENSITY_KG_PER_M3, Species
+from shadbo.core.solids.body import Body
 
 AREA_KG_PER_M2 = {
     "canvas with paint": 0.6,
@@ -29,15 +32,21 @@ def weighed(sheet: Sheet, key: str, label: str, kg: float) -> Quantity:
 
 def solid(sheet: Sheet, species: Species, *sides: Quantity) -> Quantity:
     """Mass in kg of a body: three lengths, or an area and a length, times the species' density."""
-    return body(sheet, DENSITY_KG_PER_M3[species], *sides)
+    return of_density(sheet, DENSITY_KG_PER_M3[species], *sides)
 
 
-def body(sheet: Sheet, kg_per_m3: float, *sides: Quantity) -> Quantity:
+def of_density(sheet: Sheet, kg_per_m3: float, *sides: Quantity) -> Quantity:
     """Mass in kg of a body of any density."""
     volume = sides[0]
     for side in sides[1:]:
         volume = volume * side
     return volume * sheet.number(kg_per_m3 * 1e-9, KG_PER_MM3)
+
+
+def of_bodies(sheet: Sheet, species: Species, bodies: Iterable[Body]) -> Quantity:
+    """Mass in kg of things as they stand: their volume, corners counted once, times the species' density."""
+    volume = sum(b.volume_mm3 for b in bodies)
+    return solid(sheet, species, sheet.decide("volume of the rails, as drawn", volume, MM3))
 
 
 def skin(sheet: Sheet, what: str, area: Quantity) -> Quantity:

@@ -8,8 +8,8 @@ CLOTH_MM = 1.0
 """Cloth and its ground: common practice, no source."""
 
 
-def floater_bodies(f: FloaterSums, name: str, screw_mm: float) -> tuple[tuple[Body, ...], tuple[Tie, ...]]:
-    """Rails with their ledge (or glued strips), canvas, pads; the canvas is screwed to the ledge."""
+def floater_rails(f: FloaterSums, name: str) -> list[Body]:
+    """Four rails with their ledge, or square ones and the strips that are glued inside them."""
     deep, thick = f.inside_depth.value, f.ledge_thick.value
     outside = (f.outside_w.value, f.outside_h.value)
     o = f.opening
@@ -19,9 +19,14 @@ def floater_bodies(f: FloaterSums, name: str, screw_mm: float) -> tuple[tuple[Bo
     wall = Step(w, h, 0.0, deep if not f.square else deep + thick)
     if f.square:
         rails = rails_round(outside, [wall], "wood", name)
-        rails += rails_round((w, h), [ledge], "stretcher", "support strip", ("strip-0", "strip-1"), "strip")
-    else:
-        rails = rails_round(outside, [wall, ledge], "wood", name)
+        return rails + rails_round((w, h), [ledge], "stretcher", "support strip", ("strip-0", "strip-1"), "strip")
+    return rails_round(outside, [wall, ledge], "wood", name)
+
+
+def floater_bodies(f: FloaterSums, name: str, screw_mm: float) -> tuple[tuple[Body, ...], tuple[Tie, ...]]:
+    """Rails with their ledge (or glued strips), canvas, pads; the canvas is screwed to the ledge."""
+    rails = floater_rails(f, name)
+    deep, thick = f.inside_depth.value, f.ledge_thick.value
     _, ring, bars, braces = faces(f)
     front = f.face.value
     back = front + f.canvas.depth.value

@@ -7,7 +7,7 @@ from shadbo.core.build.assembly import Assembly, Join, Part
 from shadbo.core.build.setting import BackRail, Margins, Room, Suitability
 from shadbo.core.desk import Desk
 from shadbo.core.displays.floating.answers import answers
-from shadbo.core.displays.floating.bodies import floater_bodies
+from shadbo.core.displays.floating.bodies import floater_bodies, floater_rails
 from shadbo.core.displays.floating.options import FloatingOptions
 from shadbo.core.displays.floating.parts import pad_strips, rails
 from shadbo.core.displays.floating.screws import place_screws, screw_length, screw_of
@@ -24,7 +24,7 @@ from shadbo.core.sums.fit import made_inside
 from shadbo.core.sums.floater import ledge_spare, screw_line
 from shadbo.core.sums.order import rail_order
 from shadbo.core.sums.square import Opening, place
-from shadbo.core.sums.weight import solid
+from shadbo.core.sums.weight import of_bodies
 
 
 @dataclass(frozen=True, slots=True)
@@ -121,10 +121,9 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
     )
     rail_section, strip_section, bar_section, pad_section, screw_section = sections(sums)
     rail_faces, canvas_face, bar_faces, brace_faces = faces(sums)
-    around = rail_order(s, s["rail.width"], s["rail.height"], wall)
-    area = wall * (body.inside_depth + body.ledge_thick) + ledge * body.ledge_thick
-    wood = solid(s, body.profile.species, area, around - 4 * wall)
-    frame_mass = s.let("frame.mass", "frame, estimated", wood, "section area and length")
+    rail_order(s, s["rail.width"], s["rail.height"], wall)
+    wood = of_bodies(s, body.profile.species, floater_rails(sums, "rail"))
+    frame_mass = s.let("frame.mass", "frame, estimated", wood, "volume of its rails")
     screw = desk.take(SCREWS, role("screw", f"{length.value:g}"), None, lambda: screw_of(desk.stock, length.value))
     parts = [
         Part(

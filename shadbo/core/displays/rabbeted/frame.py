@@ -60,7 +60,8 @@ class Frame:
     def back_rail(self) -> BackRail:
         """What the hanger's screws find."""
         s = self.desk.sheet
-        wall = s.let("rail.back_wall", "wall beside the rabbet", self.face - self.lip)
+        thinner = s.number(max((t for _, t in self.steps), default=0.0), MM)
+        wall = s.let("rail.back_wall", "wall beside the rabbet", self.face - self.lip - thinner)
         return BackRail(self.profile.species, wall, self.depth, s.number(0, MM), self.depth)
 
 

@@ -38,11 +38,12 @@ def joint_lines(
     if kind == "biscuits":
         biscuit = joints.biscuit_for(face.value) or joints.BISCUITS[0]
         s.choose("joint.slot", f"slot for biscuit no. {biscuit.number}", biscuit.slot, MM, "half its width")
-        least = joints.biscuit_from_point(s["joint.slot"], s.number(joints.LIP_LEFT_MM, MM))
+        deep = joints.biscuit_from_point(s["joint.slot"], s.number(joints.LIP_LEFT_MM, MM))
+        least = s.pick("largest", deep, s.number(biscuit.length / 2 + joints.END_MM, MM))
         s.cut("joint.from_point", "slot's middle, from the long point", least, "up", 0.5)
         left = (s["joint.from_point"] - s["joint.slot"]) / joints.ROOT2
         s.let("joint.left", "wood left to the outer face", left, "what the slot leaves", "down")
-        room = s["joint.mitre"] - s["joint.from_point"] - s.number(biscuit.length / 2, MM)
+        room = s["joint.mitre"] - s["joint.from_point"] - s.number(biscuit.length / 2 + joints.END_MM, MM)
         s.let("joint.room", "mitre left past the biscuit", room, f"no. {biscuit.number}", "down")
         many = joints.biscuit_count(s["joint.mitre"].value, biscuit)
         s.let("joint.count", "biscuits along the mitre, halves allowed", s.number(many, ONE))

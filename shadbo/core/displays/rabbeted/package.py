@@ -66,6 +66,7 @@ class Package:
     windows: tuple[Window, ...] = ()
     zones: tuple[Forbidden, ...] = ()
     layout_at: str = ""
+    board: tuple[Quantity, Quantity] | None = None
     arranged: str = ""
 
 
@@ -158,6 +159,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         windows=package.windows,
         zones=package.zones,
         layout_at=package.layout_at,
+        board=package.board or (frame.package_w, frame.package_h),
     )
 
 

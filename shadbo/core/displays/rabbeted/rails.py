@@ -1,10 +1,11 @@
 """Rails of a rabbeted frame: mitred pairs with section and faces, and strips that extend a rabbet."""
 
 from shadbo.core.build.assembly import Part, Ring
+from shadbo.core.displays.rabbeted.bodies import frame_bodies
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.shapes.rings import mitred, rect
 from shadbo.core.sheet.units import MM
-from shadbo.core.sums.weight import solid
+from shadbo.core.sums.weight import of_bodies
 
 
 def rail_parts(frame: Frame) -> list[Part]:
@@ -16,13 +17,8 @@ def rail_parts(frame: Frame) -> list[Part]:
     for at, thinner in frame.steps:
         inner += [(at, inner[-1][1]), (at, wall - thinner)]
     section: Ring = ((0, 0), (deep, 0), (deep, inner[-1][1]), *reversed(inner), (front, f), (0, f))
-    area = frame.face * frame.depth - frame.lip * s["profile.rabbet"]
-    mass = s.let(
-        "frame.mass",
-        "frame, estimated",
-        solid(s, frame.profile.species, area, s["rail.total"] - 4 * frame.face),
-        "section area and length",
-    )
+    wood = of_bodies(s, frame.profile.species, frame_bodies(frame))
+    mass = s.let("frame.mass", "frame, estimated", wood, "volume of its rails")
     w, h = s["frame.outside_width"].value / 2, s["frame.outside_height"].value / 2
     faces = dict(zip(("top", "bottom", "left", "right"), mitred(w, h, f), strict=True))
     parts = []

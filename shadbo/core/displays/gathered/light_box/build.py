@@ -20,15 +20,17 @@ from shadbo.core.displays.gathered.gathered import (
 from shadbo.core.displays.gathered.held import hold_items
 from shadbo.core.displays.gathered.light_box.frame import LIP_THICK_MM, boards_of, layer_room, layers_of, rails_of
 from shadbo.core.displays.gathered.light_box.joins import step_joins
-from shadbo.core.displays.gathered.light_box.options import HOME, LEVERS
+from shadbo.core.displays.gathered.light_box.options import HOME, LEVERS, LightOptions
 from shadbo.core.displays.gathered.light_box.rows import light_questions
 from shadbo.core.displays.gathered.light_box.sums import (
     LAMP,
     cable_spot,
     cut_outs_of,
     front_void,
+    lamp_parts,
     lamp_rows,
     light_void,
+    stood,
 )
 from shadbo.core.displays.gathered.shadow_box.build import item_sections, nearest_edge
 from shadbo.core.displays.rabbeted.flat_front import seen
@@ -83,13 +85,14 @@ class LightBox:
         backing = first_sheet(desk, "backing", LEVERS.backing, size, "hardboard", "backing", "mdf")
         step = desk.choose("step.width", "step of each layer", o.step, p.step_least_mm, "practice of the shop")
         lamp = desk.take(LAMPS, "lamp", LEVERS.lamp, lambda: next(iter(desk.stock.lamps), LAMP))
-        rows = lamp_rows(desk, o, lamp, size)
+        rows, supply = lamp_rows(desk, o, lamp, size)
         front = front_void(desk, group)
         light = light_void(desk, o, rows)
         slabs = [
             slab(desk, "glazing", glazing.name, "glazing", glazing),
             Slab("front_void", "front void", "void", front, "air"),
             slab(desk, "middle", f"middle board, {middle.name}", "board", middle, starts_mm=-step.value),
+            *_diffuser(desk, o, size, step.value),
             layer_room(desk, "middle", -step.value),
             Slab("light_void", "light void", "void", light, "air", starts_mm=-step.value),
             slab(desk, "backing", backing.name, "backing", backing, starts_mm=-2 * step.value),
@@ -108,6 +111,7 @@ class LightBox:
         s.let("step.wall_left", "wall behind the last step", wall, "what lip and steps leave", "down")
         slabs = layers_of(desk, frame, slabs, step)
         spare_depth(desk, frame.rabbet_depth)
+        group = stood(desk, o, group, frame)
         zones = zones_of(desk, group)
         board = (s["middle.width"], s["middle.height"])
         held = hold_items(desk, group, o.mounts, HOME.to("mounts"), board, zones)
@@ -141,6 +145,8 @@ class LightBox:
             zones=zones,
             layout_at=HOME.to("layout"),
             arranged=group.rule,
+            board=board,
+            parts=lamp_parts(desk, lamp, supply),
             callouts=(Callout("edge", (_lamp_x(frame, slabs), frame.face.value + 18), lamp.name, key="lamp.length"),),
         )
         return build_package(desk, frame, package)
@@ -148,6 +154,14 @@ class LightBox:
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
         """Letters, voids, lamps, supply, cable and access."""
         return light_questions(desk, assembly)
+
+
+def _diffuser(desk: Desk, o: LightOptions, size: tuple[float, float], step_mm: float) -> tuple[Slab, ...]:
+    """A translucent sheet behind the cut-out board, where it carries what would fall out; it takes depth as well."""
+    if o.islands != "translucent sheet":
+        return ()
+    sheet = first_sheet(desk, "diffuser", None, size, "acrylic")
+    return (slab(desk, "diffuser", f"translucent sheet, {sheet.name}", "board", sheet, starts_mm=-step_mm),)
 
 
 def _windows(text: Lettering | None, group: Gathered) -> tuple[Window, ...]:

@@ -82,7 +82,7 @@ def layers_of(desk: Desk, frame: Frame, slabs: list[Slab], step: Quantity) -> li
     """Each layer is cut to its own step: wider by two steps than the one before."""
     s, out = desk.sheet, []
     for layer in slabs:
-        times = {"middle": 1, "backing": 2}.get(layer.id, 0)
+        times = {"middle": 1, "diffuser": 1, "backing": 2}.get(layer.id, 0)
         size = None
         if times:
             w, h = (

@@ -14,16 +14,17 @@ from shadbo.core.sums.border import point_count
 
 INTO_MM = 10.0
 """How far the back's screws go into the rail: common practice, no source."""
-STEPS = {"glazing": 0, "middle": 1, "backing": 2}
+STEPS = {"glazing": 0, "middle": 1, "diffuser": 1, "backing": 2}
 """Which step each layer lies on."""
 
 
 def step_joins(desk: Desk, frame: Frame, slabs: Sequence[Slab], step_mm: float) -> tuple[Join, ...]:
-    """One join a layer: nothing else lies behind any of them."""
+    """One join a step, behind the last layer on it: nothing else lies behind any of them."""
+    last = {STEPS[x.id]: x.id for x in slabs if x.id in STEPS}
     return tuple(
         (_screws if x.role == "backing" else _points)(desk, frame, x, STEPS[x.id] * step_mm)
         for x in slabs
-        if x.id in STEPS
+        if x.id in last.values()
     )
 
 

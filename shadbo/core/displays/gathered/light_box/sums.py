@@ -1,10 +1,14 @@
 """What the layers of a light box need: letters, voids, lamps, supply, cable."""
 
+from dataclasses import replace
+
+from shadbo.core.build.assembly import Part
 from shadbo.core.build.marked import Spot
 from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered.gathered import Gathered
 from shadbo.core.displays.gathered.light_box.options import LEVERS, LightOptions
 from shadbo.core.displays.rabbeted.frame import Frame
+from shadbo.core.pieces.objects import Keepsake
 from shadbo.core.shapes.artwork import brought_to
 from shadbo.core.shapes.letters import Lettering, lettering, unknown
 from shadbo.core.shapes.polygon import moved
@@ -64,7 +68,7 @@ def artwork_of(desk: Desk, o: LightOptions) -> Lettering | None:
     return drawn
 
 
-def lamp_rows(desk: Desk, o: LightOptions, lamp: LampStrip, size_mm: tuple[float, float]) -> Rows:
+def lamp_rows(desk: Desk, o: LightOptions, lamp: LampStrip, size_mm: tuple[float, float]) -> tuple[Rows, Supply]:
     """Rows of strip, what they draw, and the supply for it."""
     s, p = desk.sheet, desk.practice
     apart = desk.choose("lamp.rows_apart", "rows of lamps, apart", o.rows_apart, 60, "the plan's")
@@ -85,7 +89,30 @@ def lamp_rows(desk: Desk, o: LightOptions, lamp: LampStrip, size_mm: tuple[float
     s.choose("supply.watts", "supply, watts", supply.watts, ONE, supply.name)
     s.choose("supply.plug", "plug of the supply", supply.plug_mm, MM, supply.name)
     s.let("supply.volts_off", "supply and lamps differ, volts", s.number(abs(supply.volts - lamp.volts), ONE))
-    return rows
+    return rows, supply
+
+
+def lamp_parts(desk: Desk, lamp: LampStrip, supply: Supply) -> tuple[Part, ...]:
+    """The strips as they are cut, and the supply that stands outside the box."""
+    s = desk.sheet
+    each = s["lamp.each"]
+    strips = Part("lamps", "clip", lamp.name, "lit", int(s["lamp.rows"].value), each, key="lamp.each", to_cut=True,
+                  note="cut only at a mark of the strip", price=each.value / 1000 * lamp.price_per_m)  # fmt: skip
+    outside = Part("supply", "clip", supply.name, "none", 1, key="supply.watts", fetched="supply",
+                   note="listed, outside the box", price=supply.price)  # fmt: skip
+    return strips, outside
+
+
+def stood(desk: Desk, o: LightOptions, group: Gathered, frame: Frame) -> Gathered:
+    """What stands, stands on the rail behind the lip: below the edge of the field that is seen."""
+    s, at = desk.sheet, dict(group.at)
+    by_hand = {x.id for x in o.layout.places}
+    drop = s.let("floor.drop", "rail on which things stand, below the field", (frame.height.least - group.height) / 2)
+    for x in group.items:
+        if isinstance(x.piece.detail, Keepsake) and x.piece.detail.stands and x.id not in by_hand:
+            px, py = at[x.id]
+            at[x.id] = (px, py - max(drop.value, 0.0))
+    return replace(group, at=at)
 
 
 def front_void(desk: Desk, group: Gathered) -> Quantity:

@@ -33,7 +33,7 @@ from shadbo.core.shop.materials import PlainStock
 from shadbo.core.solids.body import Body, Prism, Step, Tie, rails_round
 from shadbo.core.sums.items import Item, item_of
 from shadbo.core.sums.order import order_mm, rail_order
-from shadbo.core.sums.weight import solid
+from shadbo.core.sums.weight import of_bodies
 from shadbo.core.words.lengths import Both
 from shadbo.core.words.words import Mm, both, say, sizes
 
@@ -81,8 +81,10 @@ class OpenFrame:
         dowel = desk.take(DOWELS, "dowel", LEVERS.dowel, lambda: dowel_for(desk, item, sides))
         pegs(desk, o, item, dowel, sides, face, high)
         hanger_down(desk, s["frame.outside_height"])
-        area = face * high
-        mass = s.let("frame.mass", "frame, estimated", solid(s, stock.species, area, s["rail.total"] - 4 * face))
+        outer = (s["frame.outside_width"].value, s["frame.outside_height"].value)
+        opening = Step(s["frame.inside_width.middle"].value, s["frame.inside_height.middle"].value, 0.0, high.value)
+        bodies = rails_round(outer, [opening], "wood", f"rail, {stock.name}")
+        mass = s.let("frame.mass", "frame, estimated", of_bodies(s, stock.species, bodies), "volume of its rails")
         facts = desk.piece.told
         mount = choose_mount(desk, facts, item.mass.value, ("pegs",), None)
         long = max(s["frame.outside_width"].value, s["frame.outside_height"].value)
@@ -103,9 +105,6 @@ class OpenFrame:
         )
         join = Join("pegs", f"{dowel.name}", dowel.name, ("rail", "piece"), fixings, s["peg.length"],
                     dowel.diameter_mm, operations=steps, key="peg.length", part="peg")  # fmt: skip
-        opening = Step(s["frame.inside_width.middle"].value, s["frame.inside_height.middle"].value, 0.0, high.value)
-        outer = (s["frame.outside_width"].value, s["frame.outside_height"].value)
-        bodies = rails_round(outer, [opening], "wood", f"rail, {stock.name}")
         ties = (Tie("item", bodies[0].id, "pegs"),) if bodies else ()
         r, m = dowel.diameter_mm / 2, high.value / 2
         bodies += [
