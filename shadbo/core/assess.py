@@ -9,7 +9,9 @@ from shadbo.core.hang.cost import material_price
 from shadbo.core.hang.hanging import plan_hanging
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
+from shadbo.core.sheet.units import KG
 from shadbo.core.shop.shop import Shop
+from shadbo.core.sums.weight import screws_kg
 
 BROKEN = (ArithmeticError, AssertionError, AttributeError, LookupError, TypeError, ValueError)
 
@@ -36,6 +38,14 @@ def _assess(job: Job, shop: Shop) -> Plan:
     total = masses[0]
     for mass in masses[1:]:
         total = total + mass
+    steel = sum(
+        screws_kg(len(j.fixings), j.diameter_mm, j.length.value)
+        for j in assembly.joins
+        if j.length is not None and not j.part
+    )
+    if steel > 0:
+        said = desk.sheet.decide("steel, by number, diameter and length", steel, KG)
+        total = total + desk.sheet.let("mass.fixings", "screws", said)
     weight = desk.sheet.let("weight.total", "weight of frame and piece", total)
     hang = plan_hanging(desk, assembly, weight)
     material_price(desk, assembly, hang)

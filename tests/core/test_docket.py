@@ -3,11 +3,12 @@
 import pytest
 
 from shadbo.core.asking.questions import Question
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.displays.rabbeted.ready_made.options import HOME as BOXED
 from shadbo.core.displays.registry import DISPLAYS
 from shadbo.core.plan import Plan
 from shadbo.core.stations import stations
-from tests.flat import boxed, detail, job, plan, r
+from tests.flat import boxed, detail, job, plan, r, value
 from tests.making import pin
 
 SAID = {
@@ -141,11 +142,12 @@ def test_bring_back_what_the_frame_really_measured():
 
 
 def test_a_hanger_that_sat_on_the_back_panel_gets_a_new_place():
-    told = rows(plan(boxed("paper")))["New hanger, middle of the top rail"]
-    assert told.value.mm == "206 mm", "outside width ÷ 2"
+    assert "a new one" in rows(plan(boxed("paper")))["Its own hanger"].note.mm
+    light = plan(boxed("paper"), Edit(at="hanging/kind", to="plate"))
+    assert value(light, "hang.in") == 206, "outside width ÷ 2"
     stays = rows(plan(boxed("paper", frame={**BOXED.of(boxed("paper")).frame.model_dump(mode="json",
                             exclude_none=True), "hanger_on": "top rail"})))  # fmt: skip
-    assert "New hanger, middle of the top rail" not in stays
+    assert "Its own hanger" not in stays
 
 
 def test_names_of_displays_are_told_apart():

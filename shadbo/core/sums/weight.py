@@ -1,5 +1,6 @@
 """Weight from what a part is made of: density by volume, or mass by area."""
 
+import math
 from collections.abc import Iterable
 
 from shadbo.core.sheet.quantity import Quantity
@@ -19,6 +20,22 @@ AREA_KG_PER_M2 = {
 """Usual masses by area, common practice, no source."""
 PANEL_KG_PER_M3 = {"canvas board": 700.0, "hardboard": 900.0, "mdf": 750.0, "plywood": 550.0}
 """Usual densities of painted panels, common practice, no source."""
+
+
+SPACER_KG_PER_M3 = 500.0
+"""Plastic profile, foam and card on edge: common practice, no source."""
+STEEL_KG_PER_M3 = 7850.0
+THREAD_SHARE = 0.7
+"""What a screw's thread leaves of its full cylinder: common practice, no source."""
+
+
+def screws_kg(count: int, diameter_mm: float, length_mm: float) -> float:
+    """Mass in kg of steel screws: a cylinder of 7850 kg/m³ less what its thread leaves out.
+
+    >>> round(screws_kg(100, 4, 35), 3)
+    0.242
+    """
+    return count * math.pi / 4 * diameter_mm**2 * length_mm * STEEL_KG_PER_M3 * 1e-9 * THREAD_SHARE
 
 
 SCALE_KG = 0.02

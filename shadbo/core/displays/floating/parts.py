@@ -7,6 +7,7 @@ from shadbo.core.displays.floating.views import FloaterSums
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.materials import FloaterProfile, PadStock, PlainStock
+from shadbo.core.sums.weight import solid
 
 
 def rails(
@@ -83,6 +84,9 @@ def pad_strips(f: FloaterSums, section: tuple[tuple[float, float], ...]) -> list
     for i, (stock, n) in enumerate(layers):
         thick = s.choose(f"pad.layer.{i + 1}", f"pad layer: {stock.name}", stock.thick_mm, MM, "stock")
         for word, length in (("across", across), ("upright", upright)):
+            both = length * s.number(2.0 * n)
+            kg = solid(s, stock.species, both, strip, thick)
+            mass = s.let(f"mass.pad.{i + 1}.{word}", f"pads, {stock.name}", kg)
             parts.append(
                 Part(
                     f"pad-{word}-{stock.id}",
@@ -93,6 +97,7 @@ def pad_strips(f: FloaterSums, section: tuple[tuple[float, float], ...]) -> list
                     length,
                     strip,
                     thick,
+                    mass=mass,
                     section=section if word == "upright" and i == 0 else (),
                     key=f"pad.{word}",
                     to_cut=True,

@@ -8,24 +8,22 @@ from shadbo.core.build.marked import Forbidden, Shown, Spot, Window
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.build.setting import Margins, Room
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted.bodies import begins_of, cut_out_mm2, frame_bodies, slab_bodies, ties_of
+from shadbo.core.displays.rabbeted.bodies import begins_of, frame_bodies, slab_bodies, ties_of
 from shadbo.core.displays.rabbeted.filling import filler_slab
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.displays.rabbeted.joints import joint_sums
+from shadbo.core.displays.rabbeted.layer_parts import layer_part
 from shadbo.core.displays.rabbeted.points import cover_parts, point_join
 from shadbo.core.displays.rabbeted.rails import rail_parts
 from shadbo.core.displays.rabbeted.slabs import Slab
 from shadbo.core.displays.rabbeted.strainer import STRAINER, sized, strainer_join, strainer_parts
-from shadbo.core.displays.rabbeted.under_spacer import under_spacer
+from shadbo.core.displays.rabbeted.under_spacer import beside_piece
 from shadbo.core.displays.rabbeted.views import callouts, dimensions, section_of
 from shadbo.core.hang.hanging import hanger_down
-from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.solids.body import Body, Tie
 from shadbo.core.sums.bending import rail_sag
-from shadbo.core.sums.border import strips
 from shadbo.core.sums.hang import force
-from shadbo.core.sums.weight import by_area
 from shadbo.core.words.lengths import Both
 from shadbo.core.words.words import Mm, both, say
 
@@ -95,8 +93,8 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
             parts.append(part)
             mass = mass + part.mass if part.mass is not None else mass
     begins = begins_of(frame.front.value, slabs)
-    strips, bodies_under = under_spacer(desk, (frame.package_w, frame.package_h), slabs, begins)
-    for part in strips:
+    beside = beside_piece(desk, (frame.package_w, frame.package_h), slabs, begins, package.mount)
+    for part in beside.parts:
         parts.append(part)
         mass = mass + part.mass if part.mass is not None else mass
     s.let("package.mass", "package, all that the rails carry", mass)
@@ -117,7 +115,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         parts += package.sections(begins)
     size = (frame.package_w.value, frame.package_h.value)
     bodies = [*frame_bodies(frame), *slab_bodies(s, slabs, begins, size, package.windows)]
-    bodies += bodies_under
+    bodies += beside.bodies
     ties = ties_of(joins, bodies, slabs, package.mount)
     if package.bodies is not None:
         more, fixed = package.bodies(begins)
@@ -156,7 +154,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         more_mounts=package.more_mounts,
         shown=package.shown,
         spots=package.spots,
-        windows=package.windows,
+        windows=(*package.windows, *beside.windows),
         zones=package.zones,
         layout_at=package.layout_at,
         board=package.board or (frame.package_w, frame.package_h),
@@ -166,66 +164,8 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
 def _parts_of(desk: Desk, frame: Frame, layer: Slab, section: Ring, windows: tuple[Window, ...]) -> Sequence[Part]:
     if layer.id == STRAINER:
         return strainer_parts(desk, layer, section)
-    part = _part(desk, frame, layer, section, windows)
+    part = layer_part(desk, (frame.package_w, frame.package_h), layer, section, windows)
     return () if part is None else (part,)
-
-
-def _part(desk: Desk, frame: Frame, layer: Slab, section: Ring, windows: tuple[Window, ...] = ()) -> Part | None:
-    if layer.role == "void":
-        return None
-    s = desk.sheet
-    width, height = layer.size or (frame.package_w, frame.package_h)
-    price, mass = 0.0, layer.mass
-    if layer.sheet is not None:
-        price = width.value * height.value / 1e6 * layer.sheet.price_per_m2
-        if mass is None:
-            out = cut_out_mm2(layer, (width.value, height.value), windows)
-            net = width * height
-            if out > 0:
-                net = net - s.decide("cut out of it", out, net.unit)
-            mass = s.let(f"mass.{layer.id}", f"{layer.name}, mass", by_area(s, layer.kg_per_m2, net))
-    if layer.role == "spacer":
-        id_ = layer.id
-        thick = s[f"{id_}.thick"]
-        a, b = strips(width.value, height.value, thick.value)
-        price = 2 * (a + b) / 1000 * layer.ring_price_per_m
-        upright = s.cut(f"{id_}.upright", "spacer strips, sides", height - 2 * thick, "down", 0.5)
-        across = s.cut(f"{id_}.across", "spacer strips, top and bottom", width, "down", 0.5)
-        note = say(desk.mark, "two of {}, two of {}", across, upright).pick(desk.mark.system)
-        return Part(
-            layer.id,
-            "spacer",
-            layer.name,
-            layer.hatch,
-            4,
-            across,
-            layer.thick,
-            thick,
-            section=section,
-            key=f"{id_}.across",
-            to_cut=True,
-            note=note,
-            price=price / 4,
-        )
-    return Part(
-        layer.id,
-        layer.role,
-        layer.name,
-        layer.hatch,
-        layer.count,
-        width,
-        height,
-        s[f"{layer.id}.one"] if layer.count > 1 else layer.thick,
-        mass=mass,
-        section=section,
-        key=layer.key,
-        to_cut=layer.cut and layer.sheet is not None,
-        note=layer.note,
-        price=price / layer.count,
-        sheet=layer.sheet if layer.cut else None,
-        seen_from=("back",) if layer.role == "backing" else (),
-        face=(centred(width.value, height.value),) if layer.role == "backing" else (),
-    )
 
 
 def _answers(desk: Desk, package: Package) -> dict[str, tuple[Both, Both]]:

@@ -9,6 +9,7 @@ from shadbo.core.displays.rabbeted.slabs import Slab
 from shadbo.core.shapes.rings import rect
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.sums.border import point_count
+from shadbo.core.sums.weight import skin
 from shadbo.core.words.words import Mm, say
 
 INSET_MM = 50.0
@@ -89,6 +90,8 @@ def cover_parts(desk: Desk, frame: Frame, back: Back, see_through: bool) -> list
         if back.startswith("vented")
         else say(desk.mark, "trim {} inside the edge; sealed all round against dust, damp and insects", Mm(inside))
     ).pick(desk.mark.system)
+    area = s["frame.outside_width"] * s["frame.outside_height"]
+    mass = s.let("mass.cover", "dust paper, mass", skin(s, "kraft paper", area))
     thin = s.choose("cover.thick", "dust paper, thickness", 0.1, MM, "common practice")
     return [
         Part(
@@ -100,6 +103,7 @@ def cover_parts(desk: Desk, frame: Frame, back: Back, see_through: bool) -> list
             width,
             height,
             thin,
+            mass=mass,
             key="cover.width",
             to_cut=True,
             note=note,

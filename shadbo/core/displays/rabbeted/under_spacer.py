@@ -1,24 +1,90 @@
-"""Strips under the spacers of a piece that does not reach them: else nothing lies between spacer and board."""
+"""What lies beside a piece in its own depth: its sink, or strips under the spacers that it does not reach."""
 
 import itertools
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Part
+from shadbo.core.build.marked import Window
+from shadbo.core.build.mounts import MountPlan
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.filling import FILLING
 from shadbo.core.displays.rabbeted.slabs import HATCH, Slab
+from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.boards import SheetStock
 from shadbo.core.shop.kept import SHEETS
-from shadbo.core.solids.body import Body, strips_round
+from shadbo.core.solids.body import Body, Prism, strips_round
 from shadbo.core.solids.held import LYING_MM
 from shadbo.core.sums.weight import by_area
 from shadbo.core.words.words import say
 
-ROLE = "under_spacer"
+ROLE, SINK = "under_spacer", "sink"
 GIVES_MM = 1.0
 """The board behind gives by as much over a thicker strip: common practice, no source."""
+
+
+@dataclass(frozen=True, slots=True)
+class Beside:
+    """Parts and bodies beside a piece, and the opening that is cut for it."""
+
+    parts: tuple[Part, ...] = ()
+    bodies: tuple[Body, ...] = ()
+    windows: tuple[Window, ...] = ()
+
+
+def beside_piece(
+    desk: Desk,
+    size: tuple[Quantity, Quantity],
+    slabs: Sequence[Slab],
+    begins: Mapping[str, float],
+    mount: MountPlan | None,
+) -> Beside:
+    """The sink of a piece that lies in one, else the strips under its spacer; ``size`` is the package's."""
+    if mount is not None and mount.taken.mount.id == "sink":
+        return _sink(desk, size, slabs, begins)
+    parts, bodies = under_spacer(desk, size, slabs, begins)
+    return Beside(tuple(parts), tuple(bodies))
+
+
+def _sink(desk: Desk, size: tuple[Quantity, Quantity], slabs: Sequence[Slab], begins: Mapping[str, float]) -> Beside:
+    """Boards as deep as the piece, with an opening a little larger than its outline: recess = outline + 1 mm."""
+    piece = next((x for x in slabs if x.role == "piece"), None)
+    if piece is None or piece.size is None or piece.wrapped:
+        return Beside()
+    thick = piece.thick.value
+    boards = desk.stock.sheets_of("mat", *FILLING)
+    if not boards and desk.known(SHEETS, SINK, None) is None:
+        return Beside()
+
+    def off(sheet: SheetStock) -> tuple[float, float]:
+        return abs(_count(sheet, thick) * sheet.thick_mm - thick), sheet.price_per_m2
+
+    s = desk.sheet
+    sheet = desk.take(SHEETS, SINK, None, lambda: min(boards, key=off))
+    n = s.let("sink.count", "boards of the sink", s.decide("as deep as the piece", _count(sheet, thick), ONE))
+    one = s.choose("sink.one", "board of the sink", sheet.thick_mm, MM, sheet.name)
+    more = s.number(desk.practice.sink_beyond_mm, MM)
+    cut = desk.practice.cut_tolerance_mm
+    w, h = (
+        s.cut(f"sink.{axis}", f"sink, opening, {axis}", of + more, "up", cut)
+        for axis, of in zip(("width", "height"), piece.size, strict=True)
+    )
+    deep = s.let("sink.deep", "sink, deep", one * n, sheet.name)
+    area = size[0] * size[1] - w * h
+    mass = s.let("mass.sink", "sink, mass", by_area(s, sheet.kg_per_m2, area * n.value))
+    hole = centred(w.value, h.value)
+    part = Part(
+        SINK, "board", f"sink: {sheet.name}", HATCH[sheet.kind], int(n.value), *size, one, mass=mass,
+        key="sink.deep", to_cut=True, sheet=sheet,
+        price=size[0].value * size[1].value / 1e6 * sheet.price_per_m2,
+        note=say(desk.mark, "opening {} × {}, over the outline by {}", w, h, more).pick(desk.mark.system),
+    )  # fmt: skip
+    z = begins[piece.id]
+    ring = centred(size[0].value, size[1].value)
+    body = Body(SINK, part.name, part.hatch, (Prism(ring, z, z + min(deep.value, thick), (hole,)),), SINK)
+    return Beside((part,), (body,), (Window(SINK, "the sink", hole, SINK, bevelled=False, key="sink.width"),))
 
 
 def under_spacer(

@@ -7,6 +7,7 @@ from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import size_text, told_line
 from shadbo.core.displays.one_piece import OnePiece
+from shadbo.core.displays.rabbeted.bands import bands_of
 from shadbo.core.displays.rabbeted.flat_front import border_margins
 from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, in_mm, layers_of, place_seen, rough_size
 from shadbo.core.displays.rabbeted.package import Package, build_package
@@ -14,16 +15,11 @@ from shadbo.core.displays.rabbeted.puzzle.options import HOME, LEVERS
 from shadbo.core.displays.rabbeted.rows import merged, package_questions
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.pieces import Piece, Puzzle
-from shadbo.core.sheet.units import MM, ONE
-from shadbo.core.shop.boards import Tape
-from shadbo.core.shop.kept import TAPES
-from shadbo.core.sums.border import tape_bands
+from shadbo.core.sheet.units import ONE
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.words.words import Mm, both, say, sizes
 
 MOUNTS = ("tape across the back", "spray adhesive", "glue on the face", "sink")
-OVERLAP_MM = 5.0
-TAPE = Tape(id="puzzle-tape", name="puzzle tape, none listed", kind="puzzle tape", rating_kg=1, width_mm=48)
 
 
 class PuzzleFrame(OnePiece):
@@ -50,12 +46,12 @@ class PuzzleFrame(OnePiece):
         slabs, glazing = layers_of(desk, options, told_facts, flat, in_mm(rough), p.air_paper_mm)
         slabs, frame = framed(desk, flat, options, (margin, margin), slabs, rough, glazing.kind == "acrylic")
         mount = choose_mount(desk, told_facts, flat.mass.value, MOUNTS, options.mount)
-        bands = tape_bands(flat.height.value, _tape_mm(desk), OVERLAP_MM)
         taped = mount.taken.mount.id == "tape across the back"
+        bands = bands_of(desk, flat.height) if taped else 1
         s.let(
             "mount.count",
             "bands of tape" if taped else "surface glued",
-            s.decide("ceil((height − overlap) ÷ (tape − overlap))", bands if taped else 1, ONE, flat.height),
+            s.decide("ceil((height − overlap) ÷ (tape − overlap))", bands, ONE, flat.height),
         )
         load_sums(desk, mount, flat.mass, s.number(1, ONE), flat.width)
         placed = None if bare else place_seen(desk, flat)
@@ -97,12 +93,6 @@ class PuzzleFrame(OnePiece):
             ),
         ]
         return merged(own, package_questions(desk, assembly, HOME.at, o))
-
-
-def _tape_mm(desk: Desk) -> float:
-    tapes = desk.stock.tapes_of("puzzle tape") or [TAPE]
-    tape = desk.take(TAPES, "puzzle-tape", None, lambda: tapes[0])
-    return desk.sheet.choose("tape.width", "tape for the back, width", tape.width_mm, MM, "stock").value
 
 
 DISPLAY = PuzzleFrame()

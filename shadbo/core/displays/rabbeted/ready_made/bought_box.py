@@ -14,7 +14,7 @@ from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import SheetStock
 from shadbo.core.shop.kept import SHEETS
 from shadbo.core.solids.body import Body, Step, rails_round
-from shadbo.core.sums.weight import solid
+from shadbo.core.sums.weight import of_bodies
 
 ASKED = {
     "aperture_width": ("clear width inside the box", True),
@@ -27,6 +27,8 @@ ASKED = {
 }
 LIP_THICK_MM = 5.0
 SEEN_MM = 34.0
+FULL = 0.6
+"""How full of wood a bought profile is: common practice, no source."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,11 +105,10 @@ def box_parts(desk: Desk, box: Box) -> list[Part]:
         (LIP_THICK_MM, wall),
         (0, wall),
     )
-    around = 2 * box.outside_w + 2 * box.outside_h - 4 * box.wall
     mass = s.let(
         "frame.mass",
         "frame, estimated",
-        solid(s, "softwood", box.wall * box.depth * 0.6, around),
+        of_bodies(s, "softwood", box_bodies(box)) * FULL,
         "walls by their section, a little over half full",
     )
     w, h, f = box.outside_w.value / 2, box.outside_h.value / 2, wall

@@ -9,8 +9,10 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.one_piece import OnePiece
+from shadbo.core.displays.rabbeted.bands import bands_of
 from shadbo.core.displays.rabbeted.bodies import begins_of, mount_ties, slab_bodies
 from shadbo.core.displays.rabbeted.flat_front import border_margins, place_in, placed_ring, seen
+from shadbo.core.displays.rabbeted.layer_parts import layer_part
 from shadbo.core.displays.rabbeted.ready_made.bought_box import (
     ASKED,
     LIP_THICK_MM,
@@ -23,7 +25,7 @@ from shadbo.core.displays.rabbeted.ready_made.bought_box import (
 from shadbo.core.displays.rabbeted.ready_made.options import HOME, LEVERS
 from shadbo.core.displays.rabbeted.ready_made.package import box_slabs
 from shadbo.core.displays.rabbeted.rows import mount_questions, parts_questions
-from shadbo.core.displays.rabbeted.under_spacer import under_spacer
+from shadbo.core.displays.rabbeted.under_spacer import beside_piece
 from shadbo.core.displays.rabbeted.views import callouts
 from shadbo.core.findings import StationName
 from shadbo.core.hang.hanging import hanger_down
@@ -34,7 +36,6 @@ from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.solids.body import Tie
 from shadbo.core.sums.border import hinge_count
 from shadbo.core.sums.flat import flat_sums
-from shadbo.core.sums.weight import by_area
 from shadbo.core.words.words import both, say, sizes
 
 MOUNTS = {
@@ -78,50 +79,33 @@ class ReadyMade(OnePiece):
         slabs = box_slabs(desk, o, flat, box, facts, (board_w, board_h))
         hanger_down(desk, s["frame.outside_height"])
         mount = choose_mount(desk, facts, flat.mass.value, MOUNTS[desk.piece.detail.kind], o.mount)
+        taped = mount.taken.mount.id == "tape across the back"
         count = hinge_count(flat.width.value) if mount.taken.mount.id == "linen hinges" else 4
+        if taped:
+            count = bands_of(desk, flat.height)
         around = 2 * (flat.width.value + flat.height.value)
         if mount.taken.mount.id in ("stitching", "lacing", "barbs"):
             count = max(int(around // p.stitches_apart_mm), 4)
-        s.let("mount.count", "fixings", s.number(count, ONE))
-        load_sums(desk, mount, flat.mass, s["mount.count"], s.number(50, MM))
+        s.let("mount.count", "bands of tape" if taped else "fixings", s.number(count, ONE))
+        if taped:
+            load_sums(desk, mount, flat.mass, s.number(1, ONE), flat.width)
+        else:
+            load_sums(desk, mount, flat.mass, s["mount.count"], s.number(50, MM))
         rings, layers = box_section(box, slabs, (box.width.value - flat.width.value) / 2)
         parts: list[Part] = box_parts(desk, box)
         for layer in slabs:
-            width, height = layer.size or (board_w, board_h)
-            mass, price = layer.mass, 0.0
-            if layer.sheet is not None:
-                price = width.value * height.value / 1e6 * layer.sheet.price_per_m2
-                kg = by_area(s, layer.kg_per_m2, width * height)
-                mass = s.let(f"mass.{layer.id}", f"{layer.name}, mass", kg)
-            parts.append(
-                Part(
-                    layer.id,
-                    layer.role,
-                    layer.name,
-                    layer.hatch,
-                    layer.count,
-                    width,
-                    height,
-                    s["filler.one"] if layer.count > 1 else layer.thick,
-                    mass=mass,
-                    section=rings.get(layer.id, ()),
-                    key=layer.key,
-                    to_cut=layer.cut and layer.ring_mm == 0,
-                    note=layer.note,
-                    price=price / layer.count,
-                    sheet=layer.sheet if layer.cut else None,
-                )
-            )
+            part = layer_part(desk, (board_w, board_h), layer, rings.get(layer.id, ()))
+            parts += [] if part is None else [part]
         inside = centred(box.width.value, box.height.value)
         parts += [
             seen("field", "board", inside, "board.width"),
             seen("piece-seen", KINDS[desk.piece.detail.kind].hatch, placed_ring(flat, placed), "piece.width"),
         ]
         begins = begins_of(LIP_THICK_MM, slabs)
-        strips, under = under_spacer(desk, (board_w, board_h), slabs, begins)
-        parts += strips
+        beside = beside_piece(desk, (board_w, board_h), slabs, begins, mount)
+        parts += beside.parts
         layered = slab_bodies(s, slabs, begins, (board_w.value, board_h.value))
-        bodies = [*box_bodies(box), *layered, *under]
+        bodies = [*box_bodies(box), *layered, *beside.bodies]
         wall = s.let("rail.back_wall", "wall at the back", s.pick("largest", box.wall - box.lip, s.number(6, MM)))
         room_end = LIP_THICK_MM + box.room.value
         return Assembly(
@@ -148,7 +132,9 @@ class ReadyMade(OnePiece):
                     both(mount.taken.mount.id),
                     both(
                         ""
-                        if mount.taken.mount.id in ("tape across the back", "sink", "spray adhesive")
+                        if mount.taken.mount.id in ("sink", "spray adhesive")
+                        else f"{count} bands of tape"
+                        if taped
                         else f"{count} fixings"
                     ),
                 ),
@@ -160,13 +146,15 @@ class ReadyMade(OnePiece):
             mount=mount,
             goes_in="lay the package in and close the tabs",
             bodies=tuple(bodies),
+            windows=beside.windows,
+            board=(board_w, board_h),
             ties=(Tie(slabs[-1].id, bodies[0].id, "tabs", ("backwards",)), *mount_ties(slabs, mount)),
             effort="tabs up, and all comes out again",
         )
 
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
         """The bought frame's measures first: it is what all else follows."""
-        o, s = HOME.of(desk.job), desk.sheet
+        o, _s = HOME.of(desk.job), desk.sheet
         rows = [
             reading_row(
                 desk,
@@ -210,12 +198,11 @@ class ReadyMade(OnePiece):
             told("Cut new cards", "on the waste side of a spare board", "", "never on the one you keep"),
             *parts_questions(desk, assembly),
         ]
-        new = say(desk.mark, "{}", s["frame.outside_width"] / 2)
         own["hang"] = [
             *(
                 []
                 if hanger == "top rail"
-                else [told("New hanger, middle of the top rail", new, "", "from the side: half of the outside width")]
+                else [told("Its own hanger", "does not come back", "", f"it sat on the {hanger}: a new one as below")]
             ),
             choice_row(
                 HOME.to("frame/hanger_on"),
