@@ -118,8 +118,8 @@ def _tape(id_: str, name: str, kind: TapeKind, rating: float, by_length: bool, w
 
 TAPES = (
     _tape("linen-25", "linen hinge 25", "linen hinge", 3, False, 25, 0.3),
-    _tape("double-12", "double-sided tape 12", "double-sided", 1.2, True, 12, 0.8),
-    _tape("puzzle-48", "paper tape 48", "puzzle tape", 2, True, 48, 2.2),
+    _tape("double-12", "double-sided tape 12", "double-sided", 1.2, True, 12, 0.4),
+    _tape("puzzle-48", "paper tape 48", "puzzle tape", 2, True, 48, 0.25),
     _tape("strip-2", "wall strip", "wall strip", 1.8, False, 19, 0.9),
     _tape("corner-25", "paper corner", "corner", 0.5, False, 25, 0.4),
     _tape("barb-6", "barb 6", "barb", 0.5, False, 1, 0.02),

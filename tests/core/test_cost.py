@@ -38,7 +38,8 @@ def test_moulding_is_priced_by_what_is_ordered():
     rest = sum(priced(p, role) for role in ("glazing", "mat", "board", "backing", "spacer", "packer", "cover"))
     hang = p.hang.hanger.price * len(p.hang.places)
     wire = p.hang.wire_length.value / 1000 * p.hang.wire.price_per_m if p.hang.wire_length is not None else 0
-    assert value(p, "price.materials") == pytest.approx(rails + rest + hang + wire + p.assembly.mount.tape.price)
+    hinges = p.assembly.mount.tape.price * value(p, "mount.count")
+    assert value(p, "price.materials") == pytest.approx(rails + rest + hang + wire + hinges)
 
 
 def test_spacers_are_priced_by_their_run():

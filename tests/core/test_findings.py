@@ -12,6 +12,8 @@ from shadbo.core.job.edits import apply
 from shadbo.core.pieces.pieces import StretchedCanvas
 from shadbo.core.shop.materials import FloaterProfile, Wire
 from shadbo.core.shop.shop import Shop
+from tests.flat import gathered, sized
+from tests.flat import plan as plan_of
 from tests.making import DEEP, SHALLOW, WORKED, canvas, codes, job, length, pin, reading, shop
 
 NARROW = FloaterProfile(id="narrow", name="narrow", wall_mm=9, inside_depth_mm=46, ledge_mm=16, ledge_thick_mm=6)
@@ -247,3 +249,17 @@ def test_a_wire_is_chosen_for_its_pull_not_for_the_weight():
     plan = assess(job(weight_kg=3), weak)
     assert plan.hang.kind == "wire"
     assert plan.hang.wire.rating_kg == 40
+
+
+def test_readings_that_nothing_real_has_stop():
+    """A canvas without an opening between its bars, one a quarter wider below, a pin beside its medal."""
+    assert codes(assess(job(canvas(w=80, h=400, bar=45)), shop()))["readings.bars"] == "stop"
+    assert "readings.bars" not in codes(assess(job(canvas(w=92, h=400, bar=45)), shop()))
+    wide = canvas(w=400, h=400).model_copy(update={"width_bottom": reading(500)})
+    assert codes(assess(job(wide), shop()))["readings.apart"] == "stop"
+    off = canvas(w=400, h=400).model_copy(update={"width_bottom": reading(412)})
+    assert codes(assess(job(off), shop()))["readings.apart"] == "measure"
+    medal = sized("badge", 38, 92, sort="medal", relief=14, back_relief=6, pin_off=50)
+    assert codes(plan_of(gathered("shadow box", {"detail": medal})))["readings.pin"] == "stop"
+    inside = {**medal, "pin_off": {"mm": 40, "typed": "40", "tool": "rule"}}
+    assert "readings.pin" not in codes(plan_of(gathered("shadow box", {"detail": inside})))

@@ -61,7 +61,7 @@ def test_the_cut_list_names_parts_fixings_and_hardware():
     rails = [r for r in rows if r["part"].startswith("rail")]
     assert all("long point" in r["note"] for r in rails)
     assert {float(r["length mm"]) for r in rails} == {value(p, "rail.width"), value(p, "rail.height")}
-    pins = next(r for r in rows if r["material"] == "pin")
+    pins = next(r for r in rows if r["material"] == "stainless pins")
     assert int(pins["count"]) == value(p, "item.piece.pins")
     assert cut_list(plan(job("sash", "banner"))) == []
 

@@ -44,6 +44,16 @@ class MountPlan:
     at: str = ""
     key: str = "mount"
 
+    @property
+    def used_key(self) -> str:
+        """The line that says how many pieces of its tape or pin it takes."""
+        return f"{self.key}.used"
+
+    @property
+    def run_key(self) -> str:
+        """The line that says how long each of them is, where it comes off a roll."""
+        return f"{self.key}.run"
+
 
 def said(desk: Desk, text: str) -> Both:
     """A step or caution of a mount, its lengths filled from the shop's practice."""
@@ -125,6 +135,9 @@ def load_sums(
     value = p.tape_factor_dear if dear else getattr(p, mount.factor)
     share = force(desk.sheet, mass) / count
     run = run if tape.by_length else None
+    desk.sheet.let(plan.used_key, f"{tape.name}, pieces", count)
+    if run is not None:
+        desk.sheet.let(plan.run_key, f"{tape.name}, each", run)
     carry(desk, plan.key, share, (tape.name, tape.rating_kg), value, run)
 
 

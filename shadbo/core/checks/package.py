@@ -175,6 +175,35 @@ def sheet_small(look: Look) -> Iterator[Finding]:
         )
 
 
+STICK_ENDS_MM = 10.0
+"""Trimmed off the ends of a stick: common practice, no source."""
+
+
+def rail_too_long(look: Look) -> Iterator[Finding]:
+    """A rail longer than the stick that it is cut from."""
+    moulding = look.assembly.moulding
+    if moulding is None:
+        return
+    rails = [p for p in look.assembly.by_role("rail") if p.to_cut and p.length is not None]
+    longest = max((p.length.value for p in rails if p.length is not None), default=0.0)
+    if longest <= moulding.stick_mm - STICK_ENDS_MM + 1e-6:
+        return
+    proposals: tuple[Proposal, ...] = ()
+    for held in look.assembly.mouldings:
+        if held.fits and held.profile.stick_mm - STICK_ENDS_MM >= longest:
+            proposals += look.change(look.levers.profile, held.profile, 2, "{}", held.profile.name)
+    yield Finding(
+        "rail.long",
+        "stop",
+        "parts",
+        look.say("A rail of {} is longer than its stick", Mm(longest, "up")),
+        look.say("{} comes in sticks of {}; the ends are trimmed", moulding.name, Mm(moulding.stick_mm, "down")),
+        keys=tuple(p.key for p in rails[:1]),
+        proposals=proposals[:3],
+        by_hand=both("Order a longer stick, or join the rail where it shows least."),
+    )
+
+
 def cut_early(look: Look) -> Iterator[Finding]:
     """Glazing or boards cut or ordered before the frame was measured."""
     pins = look.desk.job.pins

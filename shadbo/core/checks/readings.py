@@ -7,8 +7,54 @@ from shadbo.core.build.facets import Sides
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding
 from shadbo.core.pieces.kinds import KINDS
+from shadbo.core.pieces.objects import Badge
 from shadbo.core.pieces.pieces import Piece, StretchedCanvas
 from shadbo.core.words.words import Mm, both
+
+WILD_SHARE = 0.05
+"""Taper that no piece has: common practice, no source."""
+
+
+def bars_fill_canvas(look: Look) -> Iterator[Finding]:
+    """Stretcher bars so wide that two of them leave no opening: size or bar width was misread."""
+    for piece in look.desk.pieces if look.desk.gathers else (look.desk.piece,):
+        detail = piece.detail
+        if not isinstance(detail, StretchedCanvas) or detail.bar_face is None:
+            continue
+        sizes = [r.mm for r in (detail.width_top, detail.width_bottom, detail.height_left, detail.height_right) if r]
+        if not sizes or min(sizes) > 2 * detail.bar_face.mm:
+            continue
+        yield Finding(
+            "readings.bars",
+            "stop",
+            "measure",
+            look.say("{}Two bars of {} leave nothing between them", _whose(look, piece), Mm(detail.bar_face.mm)),
+            look.say("the canvas is only {} on its shorter side", Mm(min(sizes))),
+            place=_place(look, piece),
+            by_hand=both("Read the bar's width from behind again, and the canvas."),
+            root=True,
+        )
+
+
+def pin_outside(look: Look) -> Iterator[Finding]:
+    """A pin that sits farther from the visible centre than the piece reaches."""
+    for piece in look.desk.pieces:
+        detail = piece.detail
+        if not isinstance(detail, Badge) or detail.pin_off is None:
+            continue
+        across = detail.width if detail.pin_side in ("left", "right") else detail.height
+        if across is None or detail.pin_off.mm <= across.mm / 2:
+            continue
+        yield Finding(
+            "readings.pin",
+            "stop",
+            "measure",
+            look.say("{}Its pin would sit outside it", _whose(look, piece)),
+            look.say("{} from the centre, and it reaches {} to that side", Mm(detail.pin_off.mm), Mm(across.mm / 2)),
+            place=_place(look, piece),
+            by_hand=both("Read it from the visible centre, along the side that it is off to."),
+            root=True,
+        )
 
 
 def sides_far_apart(look: Look) -> Iterator[Finding]:
@@ -25,9 +71,10 @@ def _apart(look: Look, piece: Piece, sides: Sides) -> Iterator[Finding]:
         taper = sides.taper[axis]
         limit = max(8.0, 0.015 * max(a.value, b.value))
         if abs(taper.value) > limit:
+            wild = abs(taper.value) > WILD_SHARE * max(a.value, b.value)
             yield Finding(
                 "readings.apart",
-                "measure",
+                "stop" if wild else "measure",
                 "measure",
                 look.say(
                     "{}{} and {} differ by {}: read both again",

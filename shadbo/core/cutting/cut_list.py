@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from shadbo.core.build.uses import uses
 from shadbo.core.plan import Plan
 from shadbo.core.sheet.quantity import Quantity
 
@@ -51,20 +52,21 @@ def cut_list(plan: Plan) -> list[CutRow]:
             rows.append(
                 CutRow("hardware", part.count, part.name, length, width, None, part.fetched, part.note, part.id)
             )
+    used = uses(plan.desk.sheet, a)
+    hinged = any(j.id == "mount" and j.fixings for j in a.joins)
     for join in a.joins:
         if join.fixings and not join.part:
-            rows.append(
-                CutRow("fixing", len(join.fixings), join.item, _mm(join.length), None, None, join.name, "", join.id)
-            )
-    kinds = {(spot.of, spot.kind) for spot in a.spots if spot.kind in ("pin", "support")}
-    for of, kind in sorted(kinds):
-        count = sum(spot.of == of and spot.kind == kind for spot in a.spots)
-        plan_ = next((m for m in a.mounts if m.of == of), None)
-        name = plan_.tape.name if plan_ and plan_.tape else kind
-        whose = f"for {plan_.name}" if plan_ else ""
-        rows.append(CutRow("fixing", count, name, None, None, None, kind, whose))
+            name = used[0].name if join.id == "mount" and used else join.item
+            length = _mm(join.length)
+            rows.append(CutRow("fixing", len(join.fixings), name, length, None, None, join.name, "", join.id))
+    for use in used[1:] if hinged else used:
+        rows.append(CutRow("fixing", use.count, use.name, use.run_mm, None, None, use.what, use.whose))
     if hang.hanger is not None:
         rows.append(CutRow("hardware", len(hang.places) or 1, hang.hanger.name, None, None, None, hang.kind, ""))
+    if hang.strip is not None:
+        rows.append(CutRow("hardware", len(hang.places), hang.strip.name, None, None, None, "wall strips", ""))
+    if hang.bumper_mm > 0:
+        rows.append(CutRow("hardware", 2, "bumper", None, None, round(hang.bumper_mm, 2), "lower corners", ""))
     if hang.wire is not None and hang.wire_length is not None:
         length = _mm(hang.wire_length)
         rows.append(CutRow("hardware", 1, hang.wire.name, length, None, None, "wire", "with both tails"))

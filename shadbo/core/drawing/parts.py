@@ -47,7 +47,7 @@ def parts_scene(plan: Plan, system: System) -> Scene:
         )
         scene.add(Words((name_at * 0.2, y + height / 2 - 2.8), how, "note", part.key, "start"))
         y -= ROW if part.mitred else ROW * 0.72
-    bought = [f"{p.count} × {p.name}" for p in a.parts if p.role == "rail" and not p.to_cut]
+    bought = [f"{p.count} × {p.name}" for p in a.parts if p.role == "rail" and not p.to_cut and not p.fetched]
     bought += [f"{p.count} × {p.name}" for p in a.parts if p.fetched and not p.to_cut]
     bought += [f"{len(j.fixings)} × {j.item}" for j in a.joins if j.fixings and not j.part]
     if not cut:

@@ -1,6 +1,7 @@
 """Material price of an assembly: the figure that remedies are compared by."""
 
 from shadbo.core.build.assembly import Assembly
+from shadbo.core.build.uses import uses
 from shadbo.core.desk import Desk
 from shadbo.core.hang.hang_plan import HangPlan
 from shadbo.core.sheet.quantity import Quantity
@@ -16,10 +17,11 @@ def material_price(desk: Desk, assembly: Assembly, hang: HangPlan) -> Quantity:
     if assembly.moulding is not None and "rail.order" in s:
         total = total + s["rail.order"] * s.number(assembly.moulding.price_per_m / 1000, PER_MM)
     total = total + s.number(sum(part.price * part.count for part in assembly.parts), MONEY)
-    if assembly.mount is not None and assembly.mount.tape is not None:
-        total = total + s.number(assembly.mount.tape.price, MONEY)
+    total = total + s.number(sum(use.price for use in uses(s, assembly)), MONEY)
     for join in assembly.joins:
         total = total + s.number(len(join.fixings) * join.price, MONEY)
+    if hang.strip is not None:
+        total = total + s.number(len(hang.places) * hang.strip.price, MONEY)
     if hang.hanger is not None:
         total = total + s.number(hang.hanger.price * (len(hang.places) or 1), MONEY)
     if hang.wire is not None and hang.wire_length is not None:

@@ -6,6 +6,7 @@ from shadbo.core.build.assembly import Dot
 from shadbo.core.hang.screw import Beside
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG
+from shadbo.core.shop.boards import Tape
 from shadbo.core.shop.materials import Hanger, HangerKind, Wire
 
 
@@ -41,6 +42,7 @@ class HangPlan:
     beside: Beside | None = None
     screws_across: Quantity | None = None
     bends: Quantity | None = None
+    strip: Tape | None = None
 
     @property
     def each_kg(self) -> float:

@@ -72,6 +72,7 @@ def plan_plain(desk: Desk, assembly: Assembly, weight: Quantity, kind: HangerKin
         apart,
         angle,
         length,
+        strip=_strip(desk, assembly) if kind == "strips" else None,
     )
 
 
@@ -88,11 +89,15 @@ def wall_strips(desk: Desk) -> list[Tape]:
     return [kept] if kept is not None else desk.stock.tapes_of("wall strip")
 
 
+def _strip(desk: Desk, assembly: Assembly) -> Tape | None:
+    tapes = wall_strips(desk)
+    return assembly.wall_strip or desk.found(TAPES, "wall-strip", lambda: next(iter(tapes), None))
+
+
 def _strips(desk: Desk, assembly: Assembly, weight: Quantity) -> tuple[Dot, ...]:
     """n = ceil(weight · factor ÷ rating), an even number of four or more where there is room; corners first."""
     s, p = desk.sheet, desk.practice
-    tapes = wall_strips(desk)
-    chosen = assembly.wall_strip or desk.found(TAPES, "wall-strip", lambda: next(iter(tapes), None))
+    chosen = _strip(desk, assembly)
     if chosen is None:
         s.let("strips.count", "wall strips", s.number(0, ONE))
         return ()

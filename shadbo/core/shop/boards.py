@@ -121,7 +121,10 @@ TapeKind = Literal[
 
 
 class Tape(Value):
-    """A thing that holds by sticking or by many small ties: ``rating_kg`` a piece, or on 100 mm of run."""
+    """A thing that holds by sticking or by many small ties: rated and priced a piece, or by its run.
+
+    By the run: ``rating_kg`` is what 100 mm of it carry, ``price`` what a metre costs.
+    """
 
     id: Id
     name: Line

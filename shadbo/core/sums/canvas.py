@@ -65,8 +65,10 @@ def _mass(
     if weighed_kg is not None:
         return weighed(s, "canvas.mass", "canvas, weighed", weighed_kg)
     cloth = skin(s, "canvas with paint", width * height)
-    bars = solid(s, "softwood", face, depth, 2 * width + 2 * height - 4 * face)
+    around = s.pick("largest", 2 * width + 2 * height - 4 * face, s.number(0, MM))
+    bars = solid(s, "softwood", face, depth, around)
     for brace in braces:
         span = (height if brace.runs == "down" else width) - 2 * face
-        bars = bars + solid(s, "softwood", s.number(brace.width.mm, MM), depth / 2, span)
+        clear = s.pick("largest", span, s.number(0, MM))
+        bars = bars + solid(s, "softwood", s.number(brace.width.mm, MM), depth / 2, clear)
     return s.let("canvas.mass", "canvas, estimated", cloth + bars, "area and bars; weigh it where it matters")

@@ -1,5 +1,6 @@
 """Bands of tape across the back of a puzzle: how many, one beside the other."""
 
+from shadbo.core.build.assembly import Part
 from shadbo.core.desk import Desk
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
@@ -17,3 +18,11 @@ def bands_of(desk: Desk, height: Quantity) -> int:
     tape = desk.take(TAPES, "puzzle-tape", None, lambda: tapes[0])
     wide = desk.sheet.choose("tape.width", "tape for the back, width", tape.width_mm, MM, "stock").value
     return tape_bands(height.value, wide, OVERLAP_MM)
+
+
+def band_parts(desk: Desk, count: int, width: Quantity) -> tuple[Part, ...]:
+    """The bands as they come off the roll: as long as the puzzle is wide."""
+    tape = desk.known(TAPES, "puzzle-tape", None) or next(iter(desk.stock.tapes_of("puzzle tape")), TAPE)
+    price = width.value / 1000 * tape.price
+    return (Part("bands", "clip", tape.name, "paper", count, width, key="tape.width", fetched="across the back",
+                 price=price),)  # fmt: skip

@@ -76,7 +76,9 @@ def cover_parts(desk: Desk, frame: Frame, back: Back, see_through: bool) -> list
     if back == "tape":
         run = 2 * (frame.package_w + frame.package_h)
         length = s.cut("cover.tape", "tape over the joint", run, "up", 5.0)
-        return [Part("cover", "cover", "gummed tape over the joint", "paper", 1, length, key="cover.tape")]
+        return [
+            Part("cover", "cover", "gummed tape over the joint", "paper", 1, length, key="cover.tape", fetched="tape")
+        ]
     width = s.cut("cover.width", "dust paper, blank, width", s["frame.outside_width"] + more, "up", 2.0)
     height = s.cut("cover.height", "dust paper, blank, height", s["frame.outside_height"] + more, "up", 2.0)
     name = "dust paper, cut to a ring" if see_through else f"dust paper, {back.split()[0]}"

@@ -99,6 +99,7 @@ class PosterRails(OnePiece):
                 seen_from=("front", "back"),
                 key="rail.length",
                 price=rail.price,
+                fetched="poster rail",
             ),
             Part(
                 "piece",

@@ -7,7 +7,7 @@ from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import size_text, told_line
 from shadbo.core.displays.one_piece import OnePiece
-from shadbo.core.displays.rabbeted.bands import bands_of
+from shadbo.core.displays.rabbeted.bands import band_parts, bands_of
 from shadbo.core.displays.rabbeted.flat_front import border_margins
 from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, in_mm, layers_of, place_seen, rough_size
 from shadbo.core.displays.rabbeted.package import Package, build_package
@@ -67,6 +67,7 @@ class PuzzleFrame(OnePiece):
             reach_mm=margin.value + frame.lip.value,
             margins=None if bare else border_margins(frame.face.value),
             back=options.back or "sealed paper",
+            parts=band_parts(desk, bands, flat.width) if taped else (),
             effort="tape pulls off the back" if mount.taken.mount.reversible else "glued for good",
         )
         return build_package(desk, frame, package)

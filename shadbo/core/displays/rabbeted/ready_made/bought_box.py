@@ -127,6 +127,7 @@ def box_parts(desk: Desk, box: Box) -> list[Part]:
             face=mitred(w, h, f),
             seen_from=("front", "back"),
             key="box.wall",
+            fetched="bought frame",
         )
     ]
 

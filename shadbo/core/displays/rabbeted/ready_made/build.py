@@ -9,7 +9,7 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.one_piece import OnePiece
-from shadbo.core.displays.rabbeted.bands import bands_of
+from shadbo.core.displays.rabbeted.bands import band_parts, bands_of
 from shadbo.core.displays.rabbeted.bodies import begins_of, mount_ties, slab_bodies
 from shadbo.core.displays.rabbeted.flat_front import border_margins, place_in, placed_ring, seen
 from shadbo.core.displays.rabbeted.layer_parts import layer_part
@@ -96,6 +96,8 @@ class ReadyMade(OnePiece):
         for layer in slabs:
             part = layer_part(desk, (board_w, board_h), layer, rings.get(layer.id, ()))
             parts += [] if part is None else [part]
+        if taped:
+            parts += band_parts(desk, count, flat.width)
         inside = centred(box.width.value, box.height.value)
         parts += [
             seen("field", "board", inside, "board.width"),

@@ -1,0 +1,35 @@
+"""What the mounts of a plan use up: hinges, pins and ties by the piece, tape by its run."""
+
+from dataclasses import dataclass
+
+from shadbo.core.build.assembly import Assembly
+from shadbo.core.build.mounts import MountPlan
+from shadbo.core.sheet.sheet import Sheet
+
+
+@dataclass(frozen=True, slots=True)
+class Use:
+    """So many of one thing, each that long where it is cut from a roll; the price is for all of them."""
+
+    name: str
+    count: int
+    run_mm: float | None
+    price: float
+    what: str
+    whose: str
+
+
+def uses(sheet: Sheet, assembly: Assembly) -> list[Use]:
+    """Every mount's own, in the order of the mounts."""
+    return [use for mount in assembly.mounts if (use := _use(sheet, assembly, mount)) is not None]
+
+
+def _use(sheet: Sheet, assembly: Assembly, mount: MountPlan) -> Use | None:
+    tape = mount.tape
+    if tape is None:
+        return None
+    spots = sum(x.of == mount.of and x.kind in ("pin", "support") for x in assembly.spots) if mount.of else 0
+    count = spots or int(sheet[mount.used_key].value if mount.used_key in sheet else 1)
+    run = sheet[mount.run_key].value if mount.run_key in sheet else None
+    price = tape.price * count * (run / 1000 if run is not None else 1.0)
+    return Use(tape.name, count, run, price, mount.taken.mount.id, f"for {mount.name}" if mount.name else "")
