@@ -60,6 +60,7 @@ def _sheet(
     price: float,
     coated: bool = False,
     colour: str | None = None,
+    acid_free: bool | None = True,
 ) -> SheetStock:
     return SheetStock(
         id=id_,
@@ -71,6 +72,7 @@ def _sheet(
         price_per_m2=price,
         coated=coated,
         colour=colour,
+        acid_free=acid_free,
     )
 
 
@@ -93,8 +95,8 @@ SHEETS = (
     _sheet("foam-3-board", "foam board 3", "foam board", 3, 1000, 1400, 8),
     _sheet("grey-2", "grey backing 2", "backing", 2, 1000, 1400, 6),
     _sheet("fluted-4", "fluted plastic 4", "corrugated plastic", 4, 1200, 2400, 7),
-    _sheet("hardboard-3", "hardboard 3", "hardboard", 3, 1220, 2440, 5),
-    _sheet("mdf-6", "mdf 6", "mdf", 6, 1220, 2440, 8),
+    _sheet("hardboard-3", "hardboard 3", "hardboard", 3, 1220, 2440, 5, acid_free=False),
+    _sheet("mdf-6", "mdf 6", "mdf", 6, 1220, 2440, 8, acid_free=False),
     _mat("mat-navy", "night watch blue", "#22304f"),
     _mat("mat-navy-large", "night watch blue", "#22304f", True),
     _mat("mat-buoy", "buoy red", "#a5322b"),

@@ -68,6 +68,29 @@ def sags_onto(look: Look) -> Iterator[Finding]:
     )
 
 
+def glass_in_a_busy_place(look: Look) -> Iterator[Finding]:
+    """Glass where people pass close by, or children play: it breaks into the piece and onto them."""
+    told = look.desk.piece.told
+    if "busy place" not in look.desk.job.hanging.demands or told["loose_surface"]:
+        return
+    if not any(p.sheet is not None and p.sheet.kind == "glass" for p in look.assembly.by_role("glazing")):
+        return
+    proposals: tuple[Proposal, ...] = look.change(look.levers.glazing, None, 1, "Glazing as the plan chooses")
+    for sheet in look.desk.stock.sheets_of("acrylic"):
+        if not sheet.coated:
+            proposals += look.change(look.levers.glazing or look.levers.pane, sheet, 2, "{}", sheet.name)
+    yield Finding(
+        "glazing.busy",
+        "caution",
+        "depth",
+        both("Glass in a busy place"),
+        both("acrylic does not splinter; glass there only behind a film, or for a loose surface"),
+        keys=("stack.glazing",),
+        proposals=proposals,
+        by_hand=both("Hang it higher, or away from where people pass."),
+    )
+
+
 def spacer_shows(look: Look) -> Iterator[Finding]:
     """A spacer wider than the lip hides."""
     if look.spacers is None or look.fit is None:

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from shadbo.core.build.mounts import MountPlan
+from shadbo.core.checks.package import lever_of
 from shadbo.core.checks.view import Look
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
@@ -188,6 +189,39 @@ def back_wrong(look: Look) -> Iterator[Finding]:
         )
 
 
+ACID_FADES = ("paper", "needlework", "garment", "flag", "pressed plant", "plate", "puzzle")
+
+
+def acid_near(look: Look) -> Iterator[Finding]:
+    """A mat or board that lies against paper or cloth and is not known to be acid-free: it browns what it touches."""
+    kinds = {p.detail.kind for p in (look.desk.pieces if look.desk.gathers else (look.desk.piece,))}
+    if not kinds & set(ACID_FADES) or look.desk.piece.worth == "everyday":
+        return
+    for part in look.assembly.by_role("mat", "board"):
+        sheet = part.sheet
+        if sheet is None or sheet.safe:
+            continue
+        proposals: tuple[Proposal, ...] = ()
+        lever = lever_of(look, part)
+        for other in look.desk.stock.sheets_of(sheet.kind, "mat", "foam board"):
+            if other.safe and other != sheet and part.length is not None and part.width is not None:
+                fits = other.holds(part.length.value, part.width.value)
+                proposals += look.change(lever, other, 1, "{}", other.name) if fits else ()
+        yield Finding(
+            "sheet.acid",
+            "caution",
+            "depth",
+            look.say("{} is not acid-free", sheet.name)
+            if sheet.safe is False
+            else look.say("Nobody knows whether {} is acid-free", sheet.name),
+            both("it lies against the piece, and would brown it in some years"),
+            place=part.id,
+            keys=(part.key,),
+            proposals=proposals[:3],
+            by_hand=both("Lay a barrier sheet between, or take a board that its maker calls acid-free."),
+        )
+
+
 def recipient(look: Look) -> Iterator[Finding]:
     """What the recipient asks for, checked before the back is closed."""
     demands, hang = look.desk.job.hanging.demands, look.hang
@@ -199,7 +233,7 @@ def recipient(look: Look) -> Iterator[Finding]:
         "sealed back": look.assembly.back != "sealed paper",
     }
     for demand in demands:
-        if broken.get(demand):
+        if demand != "busy place" and broken.get(demand):
             edits: tuple[Proposal, ...] = ()
             if demand in ("no wire", "two fixed points") and not look.assembly.hangs:
                 edits = (Proposal(look.say("Hang it by two straps"), (Edit(at="hanging/kind", to="straps"),), 1),)

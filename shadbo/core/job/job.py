@@ -24,8 +24,8 @@ VERSION = 1
 Pins = dict[Annotated[str, Field(pattern=r"^[a-z][a-z0-9_.-]{0,60}$")], Reading]
 
 
-Demand = Literal["no wire", "acrylic only", "sealed back", "two fixed points"]
-"""What a recipient may ask for; checked when the back is closed."""
+Demand = Literal["no wire", "acrylic only", "sealed back", "two fixed points", "busy place"]
+"""What a recipient may ask for, and where people pass close by or children play; checked when the back is closed."""
 
 
 class Owner(Value):

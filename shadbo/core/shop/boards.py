@@ -21,6 +21,8 @@ KG_PER_M2_MM: dict[SheetKind, float] = {
 """Mass by area and millimetre: glass EN 572-1, acrylic ISO 7823-1, the others common practice, no source."""
 FACINGS_KG_PER_M2: dict[SheetKind, float] = {"foam board": 0.225}
 """What the facings of a sheet weigh, whatever is between: 3 mm 0.45, 5 mm 0.60; common practice, no source."""
+ACID_FREE: dict[SheetKind, bool] = {"glass": True, "acrylic": True, "hardboard": False, "mdf": False}
+"""Kinds of which it is known: wood fibre boards are not; of mats, foam and card each sheet says it by itself."""
 BRITTLE: tuple[SheetKind, ...] = ("glass", "acrylic")
 
 
@@ -35,8 +37,13 @@ class SheetStock(Value):
     height_mm: Positive = 1016
     price_per_m2: Price = 0
     coated: bool = False
-    acid_free: bool = True
+    acid_free: bool | None = None
     colour: Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")] | None = None
+
+    @property
+    def safe(self) -> bool | None:
+        """Whether it is acid-free: as it was said of this sheet, else as its kind is; None where nobody knows."""
+        return ACID_FREE.get(self.kind) if self.acid_free is None else self.acid_free
 
     @property
     def kg_per_m2(self) -> float:

@@ -118,6 +118,9 @@ def _edge_marks(desk: Desk, at: str) -> list[Question]:
     return [*rows, act("edge-mark", "A signature or label near an edge", Edit(at=f"{at}/edge_marks/{id_}", to=to))]
 
 
+BUSY = "It hangs where people pass, or children play"
+
+
 def _demands(desk: Desk) -> list[Question]:
     now = desk.job.hanging.demands
     rows = []
@@ -132,7 +135,7 @@ def _demands(desk: Desk) -> list[Question]:
             Question(
                 id=f"demand:{demand}",
                 kind="choice",
-                label=f"Recipient: {demand}",
+                label=BUSY if demand == "busy place" else f"Recipient: {demand}",
                 at="hanging/demands",
                 decided=have,
                 choices=tuple(choices),

@@ -13,6 +13,7 @@ from shadbo.core.displays.floating.parts import pad_strips, rails
 from shadbo.core.displays.floating.screws import place_screws, screw_length, screw_of
 from shadbo.core.displays.floating.stretched import braces, stretching_parts
 from shadbo.core.displays.floating.views import FloaterSums, callouts, dimensions, faces, layers, sections
+from shadbo.core.displays.rabbeted.joints import joint_lines
 from shadbo.core.hang.hanging import hanger_down
 from shadbo.core.pieces.pieces import LooseCanvas, Piece, StretchedCanvas
 from shadbo.core.sheet.quantity import Quantity
@@ -175,6 +176,8 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
         pulls=True,
     )
     depth = s.let("frame.depth", "depth of the frame", body.inside_depth + body.ledge_thick)
+    long = max(outside_w.value, outside_h.value)
+    joint = joint_lines(desk, options.joint, wall, s.number(0, MM), depth, long, canvas.mass.value)
     bodies, ties = floater_bodies(sums, f"rail, {body.profile.name}", screw.diameter_mm)
     return Assembly(
         outside_w,
@@ -195,6 +198,7 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
         keep_outs=outs,
         least_gap_at=placed.least_at(),
         pads=tuple(body.pads),
+        joint=joint,
         bodies=bodies,
         ties=ties,
         goes_in="set the canvas with its shims and fasten it",

@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from shadbo.core.displays.rabbeted.options import Joint
 from shadbo.core.shop.values import Length, Value, within
 
 Face = Literal["recessed", "flush", "proud"]
@@ -18,6 +19,7 @@ class FloatingOptions(Value):
     screw_mm: Annotated[float, Field(gt=0, le=200)] | None = None
     screw_from_corner: Annotated[Length, within(5, 5000)] | None = None
     screws_apart: Annotated[Length, within(20, 3000)] | None = None
+    joint: Joint | None = None
 
 
-FLOATING_LEVERS = ("gap", "face", "face_by", "screw_mm", "screw_from_corner", "screws_apart")
+FLOATING_LEVERS = ("gap", "face", "face_by", "screw_mm", "screw_from_corner", "screws_apart", "joint")

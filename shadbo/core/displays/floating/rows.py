@@ -12,6 +12,7 @@ from shadbo.core.displays.asking import moulding_row, told_line, yes_no
 from shadbo.core.displays.floating.floater.options import HOME as FLOATER
 from shadbo.core.displays.floating.options import FloatingOptions
 from shadbo.core.displays.floating.plain_floater.options import HOME as PLAIN
+from shadbo.core.displays.rabbeted.joints import joint_questions
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.pieces import StretchedCanvas
 from shadbo.core.sheet.quantity import Quantity
@@ -27,12 +28,13 @@ def floater_questions(
     """Rows by station. Before the readings are in, only what can be decided without them."""
     if assembly is None:
         return {"sizes": _gap(desk, plain), "depth": _face(desk, plain)}
+    at, options = _own(desk, plain)
     return {
         "display": [_moulding(desk, assembly, plain)],
         "sizes": [*_gap(desk, plain), *_sizes(desk)],
         "depth": [*_face(desk, plain), *(_strips(desk) if plain else _pads(desk, assembly))],
         "mount": _mount(desk, assembly, plain),
-        "parts": _parts(desk, assembly),
+        "parts": [*_parts(desk, assembly), *joint_questions(desk, assembly, f"{at}/joint", options.joint)],
     }
 
 

@@ -19,7 +19,7 @@ def void_slab(desk: Desk, needed_mm: float, id_: str, note: str) -> Slab | None:
         return None
 
     def nearest() -> SheetStock:
-        boards = [x for x in desk.stock.sheets_of(*FILLING) if x.acid_free]
+        boards = [x for x in desk.stock.sheets_of(*FILLING) if x.safe]
         return min(boards, key=lambda x: (-(-needed_mm // x.thick_mm) * x.thick_mm, x.thick_mm), default=BACKING)
 
     sheet = desk.take(SHEETS, id_, None, nearest)
@@ -38,7 +38,7 @@ def filler_slab(desk: Desk, spare_mm: float, ring_mm: float, least_mm: float) ->
     """
     if spare_mm <= least_mm + DUST:
         return None
-    boards = [x for x in desk.stock.sheets if x.kind in FILLING and x.acid_free and x.thick_mm <= spare_mm + DUST]
+    boards = [x for x in desk.stock.sheets if x.kind in FILLING and x.safe and x.thick_mm <= spare_mm + DUST]
     known = desk.known(SHEETS, "filler", None)
     if not boards and known is None:
         return None

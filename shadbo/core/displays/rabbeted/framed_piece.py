@@ -104,7 +104,8 @@ def layers_of(
 ) -> tuple[list[Slab], SheetStock]:
     """Glazing, air, piece, what is behind it, board, backing; and the glazing that was taken."""
     kind = desk.piece.detail.kind
-    glazing = glazing_for(desk, told, size_mm)
+    least = desk.practice.air_loose_mm if told["loose_surface"] else air_mm
+    glazing = glazing_for(desk, told, size_mm, least)
     needed = air_needed(desk, told, size_mm, glazing, air_mm, bool(options.contact))
     slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing)]
     spacer = spacer_slab(desk, needed.value)

@@ -9,7 +9,7 @@ from shadbo.core.desk import Desk
 from shadbo.core.pieces.facts import Told
 from shadbo.core.sheet.quantity import DUST, Quantity
 from shadbo.core.sheet.units import MM, ONE
-from shadbo.core.shop.boards import SheetKind, SheetStock, SpacerStock
+from shadbo.core.shop.boards import ACID_FREE, SheetKind, SheetStock, SpacerStock
 from shadbo.core.shop.kept import SHEETS, SPACERS
 from shadbo.core.sums.border import build_up
 from shadbo.core.sums.plate import sag_mm
@@ -87,21 +87,27 @@ def piece_slab(
     return Slab("piece", name, "piece", line, hatch, starts_mm=max(starts_mm, 0), size=size, mass=mass, cut=False)
 
 
-def glazing_for(desk: Desk, told: Told, size_mm: tuple[float, float]) -> SheetStock:
-    """Acrylic for large work and where it is asked for, glass for small work and loose surfaces."""
-    return desk.take(SHEETS, "glazing", desk.levers.glazing, lambda: _glazing(desk, told, size_mm))
+def glazing_for(desk: Desk, told: Told, size_mm: tuple[float, float], air_mm: float | None = None) -> SheetStock:
+    """Acrylic for large work, busy places and where it is asked for; glass for small work and loose surfaces.
+
+    Of each kind the cheapest that does not sag by more than ``air_mm`` when the frame lies on its back.
+    """
+    return desk.take(SHEETS, "glazing", desk.levers.glazing, lambda: _glazing(desk, told, size_mm, air_mm))
 
 
-def _glazing(desk: Desk, told: Told, size_mm: tuple[float, float]) -> SheetStock:
-    large = max(size_mm) > desk.practice.acrylic_over_mm and not told["loose_surface"]
-    wants_acrylic = large or "acrylic only" in desk.job.hanging.demands
+def _glazing(desk: Desk, told: Told, size_mm: tuple[float, float], air_mm: float | None) -> SheetStock:
+    large = max(size_mm) > desk.practice.acrylic_over_mm
+    asked = {"acrylic only", "busy place"} & set(desk.job.hanging.demands)
+    wants_acrylic = "acrylic only" in asked or ((large or asked) and not told["loose_surface"])
     kinds: tuple[SheetKind, ...] = ("acrylic", "glass") if wants_acrylic else ("glass", "acrylic")
-    for kind in kinds:
-        here = desk.stock.sheets_of(kind)
-        fit = next((x for x in here if x.holds(*size_mm) and not x.coated), None)
-        if fit is not None:
-            return fit
-    return next((x for x in desk.stock.sheets if x.glazing), GLASS)
+    fit = [x for kind in kinds for x in desk.stock.sheets_of(kind) if x.holds(*size_mm) and not x.coated]
+    if not fit:
+        return next((x for x in desk.stock.sheets if x.glazing), GLASS)
+    first = [x for x in fit if x.kind == fit[0].kind]
+    if air_mm is None or told["may_touch_glazing"]:
+        return first[0]
+    stiff = [x for x in first if sag_mm(*size_mm, x.thick_mm, x.kind) <= air_mm + DUST]
+    return stiff[0] if stiff else max(first, key=lambda x: x.thick_mm)
 
 
 def first_sheet(
@@ -114,7 +120,8 @@ def first_sheet(
 def cheapest(desk: Desk, size_mm: tuple[float, float], *kinds: SheetKind) -> SheetStock:
     """The cheapest sheet of these kinds that is large enough; the largest there is where none is."""
     for kind in kinds:
-        here = [x for x in desk.stock.sheets_of(kind) if x.acid_free]
+        fibre = ACID_FREE.get(kind) is False  # asked for by its kind, for what it carries
+        here = [x for x in desk.stock.sheets_of(kind) if x.safe or fibre]
         fit = next((x for x in here if x.holds(*size_mm)), None)
         if fit is not None:
             return fit

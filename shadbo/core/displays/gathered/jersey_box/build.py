@@ -73,7 +73,7 @@ class JerseyBox:
         group = _group(desk, o, items, sat, plan)
         size = (wanted[0].value, wanted[1].value)
         facts = desk.piece.told
-        glazing = glazing_for(desk, facts, size)
+        glazing = glazing_for(desk, facts, size, desk.practice.air_textile_mm)
         slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing), *_depth(desk, o, sat, size)]
         sag = s.decide("plate, simply supported", sag_mm(*size, glazing.thick_mm, glazing.kind), MM)
         s.let("air.sag", f"{glazing.kind} sags, lying flat", sag, "Timoshenko, table 8; an aid to judgement")

@@ -80,7 +80,7 @@ class LightBox:
         about = (group.width + more, group.height + more)
         size = (about[0].value, about[1].value)
         facts = desk.piece.told
-        glazing = glazing_for(desk, facts, size)
+        glazing = glazing_for(desk, facts, size, p.void_round_object_mm)
         middle = first_sheet(desk, "middle", LEVERS.middle, size, "mdf", "hardboard", "mat", "foam board")
         backing = first_sheet(desk, "backing", LEVERS.backing, size, "hardboard", "backing", "mdf")
         step = desk.choose("step.width", "step of each layer", o.step, p.step_least_mm, "practice of the shop")

@@ -76,7 +76,7 @@ class ShadowBox:
         about = (group.width + more, group.height + more)
         size = (about[0].value, about[1].value)
         facts = desk.piece.told
-        glazing = glazing_for(desk, facts, size)
+        glazing = glazing_for(desk, facts, size, desk.practice.air_textile_mm)
         air_of_items(desk, items, size, glazing.thick_mm, glazing.kind)
         slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing), *_walls(desk, o, size)]
         board = first_sheet(desk, "board", LEVERS.board, size, "foam board", "mat")

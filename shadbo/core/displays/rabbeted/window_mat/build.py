@@ -61,7 +61,8 @@ class WindowMat(OnePiece):
             wanted[0].value + desk.set_excess_mm("width", flat.width.value),
             wanted[1].value + desk.set_excess_mm("height", flat.height.value),
         )
-        glazing = glazing_for(desk, told, size)
+        least = desk.practice.air_loose_mm if told["loose_surface"] else desk.practice.air_paper_mm
+        glazing = glazing_for(desk, told, size, least)
         contact = bool(options.contact)
         needed = air_needed(desk, told, size, glazing, MAT_AIR_MM, contact)
         slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing)]
