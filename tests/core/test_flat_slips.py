@@ -177,6 +177,18 @@ SLIPS = {
     "corner trimmed too deep": Slip(
         "corner.trim", "stop", job("floater", "loose"), [length("pieces/piece/detail/corner_trim", 30)]
     ),
+    "a mat that nobody knows": Slip(
+        "sheet.acid",
+        "caution",
+        mat(mat={**SHEETS["mat-sail"], "id": "old", "name": "old mat", "acid_free": None}),
+    ),
+    "glass where people pass": Slip(
+        "glazing.busy",
+        "caution",
+        mat(glazing=SHEETS["glass-2"]),
+        [Edit(at="hanging/demands", to=["busy place"])],
+    ),
+    "a rail longer than its stick": Slip("rail.long", "stop", mat(detail("paper", 2900, 500, 0.3)), mended=False),
     "rail typed at its inside": Slip("built.inside", "stop", mat(), [pin("rail.width", 425)]),
 }
 

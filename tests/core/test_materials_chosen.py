@@ -21,7 +21,9 @@ def shop_with(*sheets: SheetStock) -> Shop:
 
 
 def glazing(the_plan: Plan) -> SheetStock:
-    return next(p.sheet for p in the_plan.assembly.parts if p.id == "glazing")
+    sheet = next(p.sheet for p in the_plan.assembly.parts if p.id == "glazing")
+    assert sheet is not None
+    return sheet
 
 
 def test_a_sheet_that_would_sag_onto_the_piece_is_not_the_plans_own_choice():

@@ -1,22 +1,29 @@
 """Stepped openings, mirrored cutting lines with start and stop, letters with islands and bridges, traced zones."""
 
+import html
+import re
 from itertools import pairwise
 
 import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
-from shadbo.core.cutting.mat_lines import cut_lines, face_edge, mats_of, strips_between
+from shadbo.core.advise import advise
+from shadbo.core.cutting.mat_lines import Mat, cut_lines, face_edge, mats_of, strips_between
 from shadbo.core.drawing.board import views_of
 from shadbo.core.drawing.mat import mat_scene
 from shadbo.core.drawing.scene import Words
 from shadbo.core.pieces.objects import Trace, Zone
 from shadbo.core.pieces.zones import perspective, through, zone_ring
+from shadbo.core.plan import Plan
 from shadbo.core.shapes.letters import GLYPHS, lettering, unknown
 from shadbo.core.shapes.polygon import CORNERS, area, box_of, holds, mirrored, offset, square_cornered, stepped
 from shadbo.core.shop.values import Length
+from shadbo.core.words.lengths import Mark, MarkName, parse
+from shadbo.demo.jobs import demo_jobs
+from shadbo.files.mat_sheet import mat_page
 from tests.core.test_box_slips import PHOTO, jersey, lit
-from tests.flat import job, plan, sized, value
+from tests.flat import SHOP, job, plan, sized, value
 
 PATCH = sized("badge", 70, 80, shape="rectangle", sort="patch", relief=2)
 NOTCHES = st.dictionaries(st.sampled_from(CORNERS), st.tuples(st.integers(10, 90), st.integers(10, 90)))
@@ -67,7 +74,7 @@ def test_the_sheet_is_mirrored_and_measured_from_two_edges():
     assert box_of(mirrored(window.ring))[2] == -box_of(window.ring)[0]
 
 
-def test_the_blade_starts_and_stops_a_thickness_past_the_corner_and_short_of_a_notchs_tip():
+def test_the_blade_starts_and_stops_a_thickness_past_the_corner_and_at_the_tip_of_a_notch():
     mat = mats_of(plan(jersey({"detail": PATCH}, double=False)))[0]
     opening = next(w for w in mat.windows if w.id == "opening")
     lines = [x for x in cut_lines(mat) if x.window == "opening"]
@@ -75,8 +82,8 @@ def test_the_blade_starts_and_stops_a_thickness_past_the_corner_and_short_of_a_n
     inner, tips = 0, 0
     for line in lines:
         for cut, drawn in ((line.drawn_from - line.from_, "from"), (line.to - line.drawn_to, "to")):
-            assert abs(cut) == pytest.approx(mat.thick), drawn
-            inner, tips = inner + (cut > 0), tips + (cut < 0)
+            assert cut in (pytest.approx(mat.thick), pytest.approx(0)), drawn
+            inner, tips = inner + (cut > 0.1), tips + (cut < 0.1)
     assert (inner, tips) == (10, 2), "two sides meet at the one tip"
     assert area(face_edge(opening, mat.thick)) > area(opening.ring)
 
@@ -179,3 +186,71 @@ def test_perspective_goes_there_and_back(u, v):
 def test_corners_on_one_line_are_refused():
     with pytest.raises(ValueError, match="one line"):
         perspective(((0, 0), (0.5, 0), (1, 0), (0, 1)), ((0, 0), (1, 0), (1, 1), (0, 1)))
+
+
+@pytest.mark.parametrize("mark", ["0.5 mm", "1/16 in", "1/32 in"])
+def test_both_edges_of_a_line_add_up_to_the_mat_and_the_run_past_a_corner_is_never_rounded_away(mark: MarkName):
+    shop = SHOP.model_copy(update={"mark": mark})
+    p = plan(jersey({"detail": PHOTO}, {"detail": PATCH}), shop=shop)
+    grid = Mark.named(mark).mm
+    for mat in mats_of(p):
+        rows = html_rows(p, mat)
+        lines = cut_lines(mat)
+        assert len(rows) == len(lines)
+        for line, row in zip(lines, rows, strict=True):
+            first, second, from_, to = (parsed(cell, mark) for cell in (row[3], row[4], row[6], row[7]))
+            whole = mat.width if line.upright else mat.height
+            assert first + second == pytest.approx(whole, abs=1e-6), "at the mark, as the mat is cut"
+            assert first == pytest.approx(line.first_edge, abs=grid / 2 + 1e-6)
+            assert from_ <= line.from_ + 1e-6
+            assert to >= line.to - 1e-6
+
+
+def html_rows(p: Plan, mat: Mat) -> list[list[str]]:
+    page = mat_page(p, mat, p.desk.mark.system)
+    table = page.split("<table")[1]
+    return [re.findall(r"<td[^>]*>(.*?)</td>", row) for row in table.split("<tr>")[2:]]
+
+
+def parsed(cell: str, mark: MarkName) -> float:
+    text = html.unescape(re.sub(r"<[^>]+>", "", cell)).strip()
+    return parse(text, Mark.named(mark).system)
+
+
+def test_a_notch_is_as_wide_in_the_mat_as_its_line_says():
+    p = plan(jersey({"detail": {**PATCH, "width": {"mm": 76.2, "typed": "76.2", "tool": "rule"}}}))
+    ring = next(w for w in p.assembly.windows if w.id == "opening-inner").ring
+    xs = sorted({round(x, 4) for x, _ in ring})
+    steps = {round(b - a, 4) for a, b in pairwise(xs)}
+    assert round(value(p, "item.piece-2.notch_width"), 4) in steps
+
+
+def test_the_sheet_of_the_outer_mat_says_where_badges_sit_and_what_comes_first():
+    p = plan(jersey({"detail": PHOTO}, {"detail": PATCH, "name": "crew badge"}))
+    outer, inner = (mat_page(p, m, "mm") for m in mats_of(p))
+    assert "crew badge" in outer
+    assert "FROM THE FRONT" in outer
+    assert "crew badge" not in inner
+    assert outer.index("window for") < outer.index("Lay the inner mat on")
+    assert "when both mats are joined" in inner
+
+
+def test_a_shirt_is_pinned_to_foam_board_of_five_millimetres():
+    p = plan(jersey())
+    board = next(x.sheet for x in p.assembly.parts if x.id == "board")
+    assert board is not None
+    assert (board.kind, board.thick_mm) == ("foam board", 5)
+    card = next(x for x in SHOP.stock.sheets if x.kind == "mat" and x.width_mm > 1000).model_dump(mode="json")
+    thin = advise(jersey(board=card), SHOP)
+    found = next(f for f in thin.findings if f.code == "mount.pins")
+    assert (found.severity, bool(found.remedies)) == ("stop", True)
+
+
+def test_strips_of_a_stacked_spacer_are_counted_one_by_one():
+    p = plan(next(j for j in demo_jobs() if j.display == "jersey box"))
+    spacer = next(x for x in p.assembly.parts if x.id == "spacer")
+    n = int(value(p, "spacer.count"))
+    assert spacer.count == 4 * n
+    assert spacer.thick is not None
+    assert spacer.width is not None
+    assert spacer.width.value * n == pytest.approx(value(p, "stack.spacer"))

@@ -3,6 +3,7 @@
 from collections.abc import Callable, Iterator
 
 from shadbo.core.checks import (
+    boards,
     boxes,
     built,
     depth,
@@ -73,7 +74,8 @@ CHECKS: tuple[Callable[[Look], Iterator[Finding]], ...] = (
     glazing.spacer_shows,
     glazing.stuck_on_coating,
     glazing.static_lifts,
-    mount.acid_near,
+    boards.acid_near,
+    boards.pins_in_card,
     mount.forbidden,
     mount.overloaded,
     mount.cloth_short,

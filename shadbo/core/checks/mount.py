@@ -3,7 +3,6 @@
 from collections.abc import Iterator
 
 from shadbo.core.build.mounts import MountPlan
-from shadbo.core.checks.package import lever_of
 from shadbo.core.checks.view import Look
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
@@ -186,39 +185,6 @@ def back_wrong(look: Look) -> Iterator[Finding]:
             look.say("a vent lets dust, damp and insects to the paper"),
             keys=("cover.width",),
             proposals=look.change(look.levers.back, "sealed paper", 1, "Sealed paper"),
-        )
-
-
-ACID_FADES = ("paper", "needlework", "garment", "flag", "pressed plant", "plate", "puzzle")
-
-
-def acid_near(look: Look) -> Iterator[Finding]:
-    """A mat or board that lies against paper or cloth and is not known to be acid-free: it browns what it touches."""
-    kinds = {p.detail.kind for p in (look.desk.pieces if look.desk.gathers else (look.desk.piece,))}
-    if not kinds & set(ACID_FADES) or look.desk.piece.worth == "everyday":
-        return
-    for part in look.assembly.by_role("mat", "board"):
-        sheet = part.sheet
-        if sheet is None or sheet.safe:
-            continue
-        proposals: tuple[Proposal, ...] = ()
-        lever = lever_of(look, part)
-        for other in look.desk.stock.sheets_of(sheet.kind, "mat", "foam board"):
-            if other.safe and other != sheet and part.length is not None and part.width is not None:
-                fits = other.holds(part.length.value, part.width.value)
-                proposals += look.change(lever, other, 1, "{}", other.name) if fits else ()
-        yield Finding(
-            "sheet.acid",
-            "caution",
-            "depth",
-            look.say("{} is not acid-free", sheet.name)
-            if sheet.safe is False
-            else look.say("Nobody knows whether {} is acid-free", sheet.name),
-            both("it lies against the piece, and would brown it in some years"),
-            place=part.id,
-            keys=(part.key,),
-            proposals=proposals[:3],
-            by_hand=both("Lay a barrier sheet between, or take a board that its maker calls acid-free."),
         )
 
 

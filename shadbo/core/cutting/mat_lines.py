@@ -2,7 +2,7 @@
 
 The line drawn on the back is the opening's innermost edge. The bevel opens towards the front by one board thickness,
 so the edge on the face is the opening grown by that thickness: the blade starts and stops where the corners of that
-grown outline lie. At an inner corner that is one thickness past the drawn corner; at the tip of a notch, one short.
+grown outline lie, one thickness past the drawn corner. At a notch's tip it runs to the corner: past it lies waste.
 """
 
 from dataclasses import dataclass
@@ -80,8 +80,10 @@ def cut_lines(mat: Mat) -> list[CutLine]:
             upright = abs(a[0] - b[0]) < 1e-6
             first = a[0] + w if upright else h - a[1]
             second = (2 * w if upright else 2 * h) - first
-            from_, to = sorted(h - p[1] if upright else p[0] + w for p in (fa, fb))
-            d0, d1 = sorted(h - p[1] if upright else p[0] + w for p in (a, b))
+            ends = sorted((h - p[1] if upright else p[0] + w, h - q[1] if upright else q[0] + w)
+                          for p, q in ((a, fa), (b, fb)))  # fmt: skip
+            (d0, f0), (d1, f1) = ends
+            from_, to = min(d0, f0), max(d1, f1)
             start = (a[0], h - from_) if upright else (from_ - w, a[1])
             stop = (a[0], h - to) if upright else (to - w, a[1])
             out.append(

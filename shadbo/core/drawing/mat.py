@@ -24,6 +24,11 @@ def mat_scene(plan: Plan, system: System, sheet: str = "") -> Scene:
     rings = {window.id: mirrored(window.ring) for window in mat.windows}
     for line in lines:
         scene.add(*_line(line, rings[line.window]))
+    if mat.id == "mat":
+        for shown in a.shown:
+            if shown.seat in ("notch", "on the mat"):
+                ring = mirrored(shown.ring)
+                scene.add(Line((*ring, ring[0]), "hidden", shown.key))
     _dims(scene, lines, w, h, mark, system)
     scene.add(Words((-w, h), "top edge", "note", anchor="start", nudge=(6, 12)))
     return scene

@@ -21,6 +21,8 @@ KG_PER_M2_MM: dict[SheetKind, float] = {
 """Mass by area and millimetre: glass EN 572-1, acrylic ISO 7823-1, the others common practice, no source."""
 FACINGS_KG_PER_M2: dict[SheetKind, float] = {"foam board": 0.225}
 """What the facings of a sheet weigh, whatever is between: 3 mm 0.45, 5 mm 0.60; common practice, no source."""
+PINS_NEED_MM = 5.0
+"""Foam board in which slanted pins hold: common practice, no source."""
 ACID_FREE: dict[SheetKind, bool] = {"glass": True, "acrylic": True, "hardboard": False, "mdf": False}
 """Kinds of which it is known: wood fibre boards are not; of mats, foam and card each sheet says it by itself."""
 BRITTLE: tuple[SheetKind, ...] = ("glass", "acrylic")

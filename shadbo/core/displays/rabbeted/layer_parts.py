@@ -39,24 +39,24 @@ def layer_part(
         price = 2 * (a + b) / 1000 * layer.ring_price_per_m
         upright = s.cut(f"{id_}.upright", "spacer strips, sides", height - 2 * thick, "down", 0.5)
         across = s.cut(f"{id_}.across", "spacer strips, top and bottom", width, "down", 0.5)
-        note = say(desk.mark, "two of {}, two of {}", across, upright).pick(desk.mark.system)
+        note = say(desk.mark, "half of them {}, half {}", across, upright).pick(desk.mark.system)
         strip = of_density(s, SPACER_KG_PER_M3, 2 * (across + upright), thick, layer.thick)
         mass = s.let(f"mass.{id_}", "spacer strips, mass", strip, "usual density")
         return Part(
             layer.id,
             "spacer",
-            layer.name,
+            layer.one or layer.name,
             layer.hatch,
-            4,
+            4 * layer.count,
             across,
-            layer.thick,
+            s[f"{id_}.strip"] if layer.count > 1 else layer.thick,
             thick,
             mass=mass,
             section=section,
             key=f"{id_}.across",
             to_cut=True,
             note=note,
-            price=price / 4,
+            price=price / (4 * layer.count),
         )
     return Part(
         layer.id,

@@ -34,7 +34,8 @@ BACKING = SheetStock(id="backing", name="backing, none listed", kind="backing", 
 class Slab:
     """One layer. ``starts_mm`` is how far its edge lies inside the package's; a ring ends after ``ring_mm``.
 
-    ``wrapped``: it reaches to the package's edge, whatever of it is measured and seen.
+    ``one`` is the name of one of several strips. ``wrapped``: it reaches to the package's edge, whatever of it is
+    measured and seen.
     """
 
     id: str
@@ -52,6 +53,7 @@ class Slab:
     ring_price_per_m: float = 0.0
     count: int = 1
     wrapped: bool = False
+    one: str = ""
 
     @property
     def kg_per_m2(self) -> float:
@@ -173,8 +175,9 @@ def spacer_slab(desk: Desk, needed_mm: float, id_: str = "spacer") -> Slab | Non
     thick = s.let(f"stack.{id_}", "spacer", one * n, strip.name)
     name = strip.name if built.count == 1 else f"{built.count} × {strip.name}"
     return Slab(
-        id_, name, "spacer", thick, "spacer", ring_mm=strip.thick_mm, ring_price_per_m=strip.price_per_m * built.count
-    )
+        id_, name, "spacer", thick, "spacer", ring_mm=strip.thick_mm,
+        ring_price_per_m=strip.price_per_m * built.count, count=built.count, one=strip.name,
+    )  # fmt: skip
 
 
 def _strip(stock: Sequence[SpacerStock], needed_mm: float) -> SpacerStock:

@@ -22,6 +22,7 @@ from shadbo.core.displays.gathered.held import hold_items
 from shadbo.core.displays.gathered.jersey_box.mat import Seated, mat_round, mat_windows, seat
 from shadbo.core.displays.gathered.jersey_box.options import HOME, LEVERS, JerseyOptions
 from shadbo.core.displays.gathered.jersey_box.rows import jersey_questions
+from shadbo.core.displays.gathered.pinned import mount_board
 from shadbo.core.displays.gathered.shadow_box.build import clearance_mm, item_sections
 from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.displays.rabbeted.frame import frame_round
@@ -42,6 +43,7 @@ from shadbo.core.pieces.pieces import Piece
 from shadbo.core.shapes.polygon import box_of
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.units import MM
+from shadbo.core.shop.kept import SHEETS
 from shadbo.core.sums.items import Item
 from shadbo.core.sums.jersey import MatPlan
 from shadbo.core.sums.plate import sag_mm
@@ -77,7 +79,7 @@ class JerseyBox:
         slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing), *_depth(desk, o, sat, size)]
         sag = s.decide("plate, simply supported", sag_mm(*size, glazing.thick_mm, glazing.kind), MM)
         s.let("air.sag", f"{glazing.kind} sags, lying flat", sag, "Timoshenko, table 8; an aid to judgement")
-        board = first_sheet(desk, "board", LEVERS.board, size, "foam board", "mat")
+        board = desk.take(SHEETS, "board", LEVERS.board, lambda: mount_board(desk, items, size))
         backing = first_sheet(desk, "backing", LEVERS.backing, size, "backing", "foam board", "corrugated plastic")
         slabs.append(slab(desk, "board", board.name, "board", board))
         slabs.append(slab(desk, "backing", backing.name, "backing", backing))

@@ -71,9 +71,11 @@ def mat_round(desk: Desk, o: JerseyOptions, sat: Seated) -> tuple[MatPlan, tuple
         )
         cards.append(Card(x.id, max(w.value, 1.0), max(h.value, 1.0)))
     for x in sat.notches:
-        for axis, size in (("width", x.width), ("height", x.height)):
+        w, h = (
             s.cut(f"{x.key}.notch_{axis}", f"notch for {x.name}, {axis}", size + 2 * room, "up", tol)
-        badges.append(Card(x.id, x.width.value, x.height.value))
+            for axis, size in (("width", x.width), ("height", x.height))
+        )
+        badges.append(Card(x.id, w.value - 2 * room.value, h.value - 2 * room.value))
     plates = [Card(x.id, x.width.value, x.height.value) for x in sat.plates]
     bottom = s.let(
         "mat.bottom",

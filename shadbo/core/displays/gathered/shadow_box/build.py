@@ -18,6 +18,7 @@ from shadbo.core.displays.gathered.gathered import (
     zones_of,
 )
 from shadbo.core.displays.gathered.held import hold_items
+from shadbo.core.displays.gathered.pinned import mount_board
 from shadbo.core.displays.gathered.rows import box_questions
 from shadbo.core.displays.gathered.shadow_box.options import HOME, LEVERS, BoxOptions
 from shadbo.core.displays.rabbeted.filling import void_slab
@@ -44,6 +45,7 @@ from shadbo.core.shapes.rings import centred, rect
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import SheetKind
+from shadbo.core.shop.kept import SHEETS
 from shadbo.core.sums.items import Item
 from shadbo.core.sums.plate import sag_mm
 from shadbo.core.words.words import say, sizes
@@ -79,7 +81,7 @@ class ShadowBox:
         glazing = glazing_for(desk, facts, size, desk.practice.air_textile_mm)
         air_of_items(desk, items, size, glazing.thick_mm, glazing.kind)
         slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing), *_walls(desk, o, size)]
-        board = first_sheet(desk, "board", LEVERS.board, size, "foam board", "mat")
+        board = desk.take(SHEETS, "board", LEVERS.board, lambda: mount_board(desk, items, size))
         slabs.append(slab(desk, "board", board.name, "board", board))
         void = void_behind(desk, items)
         if void is not None:
