@@ -15,7 +15,7 @@ from shadbo.core.drawing.holes import holes_scene
 from shadbo.core.drawing.marks import PX_PER_MM
 from shadbo.core.drawing.mat import mat_scene
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
-from shadbo.core.drawing.svg import write_svg
+from shadbo.core.drawing.svg import n, write_svg
 from shadbo.core.drawing.templates import Template, templates_of
 from shadbo.core.drawing.tiles import A4, LETTER, OVERLAP_MM, label, tiled
 from shadbo.core.plan import Plan
@@ -59,7 +59,7 @@ def test_the_ladder_lies_under_the_section_on_one_axis(name: str):
     ladder = draw_ladder(p, "mm", drawn.fit)
     for layer in p.assembly.layers:
         x = drawn.fit.put((layer.start_mm, 0))[0]
-        assert f"M{x:.1f}".removesuffix(".0") in ladder, layer.name
+        assert f"M{n(x)} " in ladder, layer.name
 
 
 @pytest.mark.parametrize("name", BOXES)

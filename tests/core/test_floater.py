@@ -189,3 +189,31 @@ def test_holes_count_from_the_left_as_seen_from_behind():
         assert fixing.at[0] == pytest.approx(left_from_behind - fixing.along.value)
     for fixing in (f for f in p.assembly.joins[0].fixings if f.side in ("left", "right")):
         assert fixing.at[1] == pytest.approx(p.desk.sheet["frame.outside_height"].value / 2 - fixing.along.value)
+
+
+@given(
+    st.floats(300, 900), st.floats(300, 900), st.floats(-4, 4), st.floats(-4, 4), st.floats(-2, 2),
+)  # fmt: skip
+def test_shims_always_go_in(w: float, h: float, taper: float, skew: float, bow: float):
+    """A shim is the least gap along its side, rounded down: at no place is it thicker than the room there."""
+    detail = canvas(w=round(w, 1), h=round(h, 1)).model_copy(
+        update={"width_bottom": reading(round(w + taper, 1)), "height_right": reading(round(h + skew, 1))}
+    )
+    start = job(detail)
+    inside = value(plan(start), "frame.inside_width.middle")
+    p = plan(start, None, pin("frame.inside_width.middle", round(inside + bow, 1)))
+    s = p.desk.sheet
+    for side, ends in (("left", ("top", "middle", "bottom")), ("top", ("left", "middle", "right"))):
+        for end in ends:
+            key = f"gap.{side}.{end}"
+            if key in s:
+                assert s[f"shim.{side}"].value <= s[key].value + 1e-6
+
+
+@pytest.mark.parametrize(("mm", "metric", "inch"), [
+    (0.2, "0.2", "1/64"), (0.1, "0.1", "0.0039"), (0.05, "0.05", "0.002"), (0.0, "0", "0"), (-0.2, "−0.2", "−1/64"),
+])  # fmt: skip
+def test_small_sizes_never_round_to_nothing(mm: float, metric: str, inch: str):
+    for name in ("0.5 mm", "1/16 in"):
+        said = texts(mm, Mark.named(name))
+        assert (said.mm, said.inch) == (metric, inch)

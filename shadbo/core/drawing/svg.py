@@ -11,8 +11,8 @@ FONT = "'Barlow Condensed', 'Arial Narrow', sans-serif"
 
 
 def n(x: float) -> str:
-    """A coordinate, short."""
-    return f"{x:.1f}".removesuffix(".0")
+    """A coordinate to a thousandth of the paper's unit: a drawing at 1 : 20 is still true to 0.05 mm."""
+    return f"{x:.3f}".rstrip("0").rstrip(".")
 
 
 def write_svg(sheet: Sheet2D, title: str, printed: bool = False) -> str:

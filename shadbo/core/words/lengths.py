@@ -158,6 +158,23 @@ class Both:
 
 def texts(mm: float, mark: Mark, way: Way = "nearest") -> Both:
     """A length in both systems, without units: the workshop's own to its mark, the other as near."""
-    if mark.system == "mm":
-        return Both(metric_text(mm, mark, way), inch_text(mm, 32, way))
-    return Both(metric_text(mm, None, "nearest"), inch_text(mm, round(MM_PER_INCH / mark.mm), way))
+    metric = mark.system == "mm"
+    millimetres = metric_text(mm, mark if metric else None, way if metric else "nearest")
+    inches = inch_text(mm, 32 if metric else round(MM_PER_INCH / mark.mm), way)
+    if abs(mm) > LEAST_SHOWN_MM:
+        millimetres = metric_text(mm, places=2) if millimetres == "0" else millimetres
+        inches = _fine_inches(mm) if inches == "0" else inches
+    return Both(millimetres, inches)
+
+
+LEAST_SHOWN_MM = 0.005
+"""What is smaller than this is shown as nothing."""
+
+
+def _fine_inches(mm: float) -> str:
+    """A small length in 64ths, or in thousandths where it is less than one of them: never rounded to nothing."""
+    fine = inch_text(mm, 64)
+    if fine != "0":
+        return fine
+    text = f"{abs(mm) / MM_PER_INCH:.4f}".rstrip("0")
+    return f"−{text}" if mm < 0 else text

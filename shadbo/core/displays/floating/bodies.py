@@ -1,6 +1,9 @@
 """A floater as bodies: walls and ledge as they were really made, the canvas where it stands, pads under it."""
 
+from dataclasses import replace
+
 from shadbo.core.displays.floating.views import FloaterSums, faces
+from shadbo.core.shapes.polygon import moved
 from shadbo.core.solids.bites import screws_through
 from shadbo.core.solids.body import Body, Prism, Step, Tie, rails_round, strips_round
 
@@ -39,7 +42,9 @@ def floater_bodies(f: FloaterSums, name: str, screw_mm: float) -> tuple[tuple[Bo
     if f.pads and "pad.across" in s and f.pad.value > 0:
         strip, across, upright = (s[f"pad.{key}"].value for key in ("width", "across", "upright"))
         parts = (f"pad-across-{f.pads[0].id}", f"pad-upright-{f.pads[0].id}")
-        bodies += strips_round(size, strip, across, upright, (back, back + f.pad.value), "pad", "pad", parts, "pad")
+        pads = strips_round(size, strip, across, upright, (back, back + f.pad.value), "pad", "pad", parts, "pad")
+        by = (f.placed.right.value, f.placed.up.value)  # under the canvas, where it stands
+        bodies += [replace(b, prisms=tuple(replace(p, ring=moved(p.ring, *by)) for p in b.prisms)) for b in pads]
     back_edge = deep + thick
     bodies += screws_through(
         "screws",

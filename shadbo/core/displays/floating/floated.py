@@ -87,8 +87,8 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
     most = s.let("gap.most", "widest gap", s.pick("largest", *placed.all()), way="down")
     for axis, sides in (("width", ("left", "right")), ("height", ("top", "bottom"))):
         for side in sides:
-            ends = [q for word, q in placed.gaps[side].items() if word != "middle"]
-            s.let(f"shim.{side}", f"shim, {side} side", (ends[0] + ends[1]) / 2, f"gap along the {axis}")
+            narrow = s.pick("smallest", *placed.gaps[side].values())
+            s.let(f"shim.{side}", f"shim, {side} side", narrow, f"least gap along the {axis}", "down")
     s.let("gap.spread", "widest less least gap", most - least)
     sides_gap = (placed.gaps["left"]["middle"] + placed.gaps["right"]["middle"]) / 2
     mean_gap = s.let("gap.mean", "gap over the screw line", sides_gap)

@@ -7,6 +7,7 @@ from shadbo.core.build.assembly import Callout, Dimension, Dot, Fixing, Layer, R
 from shadbo.core.desk import Desk
 from shadbo.core.shapes.rings import mitred
 from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.shop.materials import PadStock
 from shadbo.core.sums.canvas import CanvasSums
 from shadbo.core.sums.square import Opening, Placement
@@ -69,7 +70,8 @@ def sections(f: FloaterSums) -> tuple[Ring, Ring, Ring, Ring, tuple[Dot, Dot]]:
         (front, low + rim),
     )
     top = max(wall + ledge, low + 3)
-    pad = _rect(rear, low + 1, rear + f.pad.value, top) if f.pad.value > 0 else ()
+    pad_mm = to_mark(max(ledge - f.gap.value - 1.0, 1.0), f.desk.mark.mm, "down")  # as its strips are cut
+    pad = _rect(rear, low, rear + f.pad.value, min(low + pad_mm, top)) if f.pad.value > 0 else ()
     line = f.line.value
     return rail, strip, bar, pad, ((back, line), (back - f.screw.value, line))
 

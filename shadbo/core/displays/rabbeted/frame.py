@@ -49,8 +49,9 @@ class Frame:
 
     @property
     def slack_mm(self) -> float:
-        """Half of the air beside the package, as the section is drawn."""
-        return max((self.width.least.value - self.package_w.value) / 2, 0)
+        """Half of the air beside the package, where the section is cut: in the middle of the side rails."""
+        inside = self.desk.sheet["frame.inside_width.middle"].value
+        return max((inside - self.package_w.value) / 2, 0)
 
     @property
     def start_mm(self) -> float:

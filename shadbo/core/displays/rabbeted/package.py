@@ -93,7 +93,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
             parts.append(part)
             mass = mass + part.mass if part.mass is not None else mass
     begins = begins_of(frame.front.value, slabs)
-    beside = beside_piece(desk, (frame.package_w, frame.package_h), slabs, begins, package.mount)
+    beside = beside_piece(desk, (frame.package_w, frame.package_h), slabs, begins, package.mount, frame.start_mm)
     for part in beside.parts:
         parts.append(part)
         mass = mass + part.mass if part.mass is not None else mass

@@ -20,7 +20,8 @@ def section_of(frame: Frame, slabs: Sequence[Slab], reach_mm: float) -> tuple[di
     ladder = []
     for layer in slabs:
         thick = layer.thick.value
-        start = low + layer.starts_mm
+        own = layer.size is not None and not layer.wrapped
+        start = low + ((frame.package_w.value - layer.size[0].value) / 2 if own and layer.size else layer.starts_mm)
         high = min(start + layer.ring_mm, top) if layer.ring_mm > 0 else top
         if start < top:
             rings[layer.id] = rect(x, start, x + thick, high)

@@ -27,7 +27,7 @@ def sash_layers(
     """The sash, its glass, cloth, core, packers and card: in section, from the front, and as parts."""
     s = desk.sheet
     deep, rebate, glass = got["thickness"].value, got["rebate"].value, got["glass"].value
-    f, hidden, cloth = wall.value, s["sash.hidden"].value, s["stack.cloth_front"].value
+    f, cloth = wall.value, s["stack.cloth_front"].value
     folded = s["stack.cloth_behind"].value
     front = deep - rebate - glass
     top = f + SEEN_MM
@@ -39,7 +39,7 @@ def sash_layers(
     w, h = got["outside_width"].value / 2, got["outside_height"].value / 2
     day = centred(got["daylight_width"].value, got["daylight_height"].value)
     x = deep - rebate
-    start = f - hidden + 1
+    start = (got["outside_width"].value - core[0].value) / 2 - cloth
     parts = [
         Part("rail", "rail", "old sash", "wood", 1, got["outside_width"], got["outside_height"], got["thickness"],
              mass=mass, section=section, face=_frame(w, h, day), seen_from=("front", "back"), key="sash.wall"),
@@ -76,12 +76,12 @@ def sash_layers(
         parts.append(
             Part("filler", "packer", f"packer: {packer.name}", HATCH[packer.kind], int(many.value), *core,
                  s["filler.one"], mass=by_area(s, packer.kg_per_m2, core[0] * core[1]) * many.value,
-                 section=rect(x, inner + 4, x + fill.value, top), key="stack.filler", to_cut=True, sheet=packer,
+                 section=rect(x, inner, x + fill.value, top), key="stack.filler", to_cut=True, sheet=packer,
                  price=core[0].value * core[1].value / 1e6 * packer.price_per_m2)
         )  # fmt: skip
         layers.append(Layer("packers", x, x + fill.value, "board", "stack.filler"))
         x += fill.value
-    beyond = f - hidden - s["card.beyond_width"].value
+    beyond = (got["outside_width"].value - card[0].value) / 2
     parts.append(
         Part("card", "backing", f"rear card: {sheets[1].name}", HATCH[sheets[1].kind], 1, *card, card_t,
              mass=by_area(s, sheets[1].kg_per_m2, card[0] * card[1]),

@@ -96,15 +96,11 @@ def box_parts(desk: Desk, box: Box) -> list[Part]:
     """The frame in section and from the front; bought, so nothing of it is cut."""
     s = desk.sheet
     deep, wall, lip = box.depth.value, box.wall.value, box.lip.value
-    # The spacer stands inside the wall, so the clear opening is smaller than the lip's.
+    slot, behind = wall - lip, LIP_THICK_MM + box.glass.value
     section: Ring = (
-        (0, 0),
-        (deep, 0),
-        (deep, max(wall - lip, 2)),
-        (LIP_THICK_MM, max(wall - lip, 2)),
-        (LIP_THICK_MM, wall),
+        (0, 0), (deep, 0), (deep, wall), (behind, wall), (behind, slot), (LIP_THICK_MM, slot), (LIP_THICK_MM, wall),
         (0, wall),
-    )
+    )  # fmt: skip
     mass = s.let(
         "frame.mass",
         "frame, estimated",
@@ -133,22 +129,28 @@ def box_parts(desk: Desk, box: Box) -> list[Part]:
 
 
 def box_bodies(box: Box) -> list[Body]:
-    """The bought frame as it was measured: its wall round the clear inside, and its lip over the glass."""
+    """The bought frame as it was measured: lip, slot of its glass, and its own spacer round the clear inside."""
     outside = (box.outside_w.value, box.outside_h.value)
     w, h, deep = box.width.value, box.height.value, box.depth.value
     lip = box.lip.value
-    steps = [Step(w - 2 * lip, h - 2 * lip, 0.0, LIP_THICK_MM), Step(w, h, LIP_THICK_MM, deep)]
+    behind = LIP_THICK_MM + box.glass.value
+    slot = (min(w + 2 * lip, outside[0] - 1.0), min(h + 2 * lip, outside[1] - 1.0))
+    steps = [Step(w, h, 0.0, LIP_THICK_MM), Step(*slot, LIP_THICK_MM, behind), Step(w, h, behind, deep)]
     return rails_round(outside, steps, "wood", "bought box frame", ("rail", "rail"))
 
 
-def box_section(box: Box, slabs: Sequence[Slab], reach_mm: float) -> tuple[dict[str, Ring], tuple[Layer, ...]]:
+def box_section(
+    box: Box, slabs: Sequence[Slab], board_w: Quantity, reach_mm: float
+) -> tuple[dict[str, Ring], tuple[Layer, ...]]:
     """Layers in the edge plane and on the ladder."""
-    x, low = LIP_THICK_MM, max(box.wall.value - box.lip.value, 2)
+    x = LIP_THICK_MM
     top = box.wall.value + min(max(reach_mm + 16, SEEN_MM), 100)
     rings, ladder = {}, []
     words = {"glazing": "glazing", "packer": "packers", "board": "board", "spacer": "spacer"}
     for layer in slabs:
-        thick, start = layer.thick.value, low + layer.starts_mm
+        thick = layer.thick.value
+        wide = layer.size[0] if layer.size is not None else board_w
+        start = (box.outside_w.value - wide.value) / 2
         if start < top:
             rings[layer.id] = rect(x, start, x + thick, min(start + layer.ring_mm, top) if layer.ring_mm else top)
         ladder.append(Layer(words.get(layer.role, layer.id), x, x + thick, layer.hatch, layer.key))

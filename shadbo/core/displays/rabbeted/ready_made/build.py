@@ -91,7 +91,7 @@ class ReadyMade(OnePiece):
             load_sums(desk, mount, flat.mass, s.number(1, ONE), flat.width)
         else:
             load_sums(desk, mount, flat.mass, s["mount.count"], s.number(50, MM))
-        rings, layers = box_section(box, slabs, (box.width.value - flat.width.value) / 2)
+        rings, layers = box_section(box, slabs, board_w, (box.width.value - flat.width.value) / 2)
         parts: list[Part] = box_parts(desk, box)
         for layer in slabs:
             part = layer_part(desk, (board_w, board_h), layer, rings.get(layer.id, ()))
@@ -104,11 +104,13 @@ class ReadyMade(OnePiece):
             seen("piece-seen", KINDS[desk.piece.detail.kind].hatch, placed_ring(flat, placed), "piece.width"),
         ]
         begins = begins_of(LIP_THICK_MM, slabs)
-        beside = beside_piece(desk, (board_w, board_h), slabs, begins, mount)
+        beside = beside_piece(
+            desk, (board_w, board_h), slabs, begins, mount, (box.outside_w.value - board_w.value) / 2
+        )
         parts += beside.parts
         layered = slab_bodies(s, slabs, begins, (board_w.value, board_h.value))
         bodies = [*box_bodies(box), *layered, *beside.bodies]
-        wall = s.let("rail.back_wall", "wall at the back", s.pick("largest", box.wall - box.lip, s.number(6, MM)))
+        wall = s.let("rail.back_wall", "wall at the back", s.pick("largest", box.wall, s.number(6, MM)))
         room_end = LIP_THICK_MM + box.room.value
         return Assembly(
             s["frame.outside_width"],

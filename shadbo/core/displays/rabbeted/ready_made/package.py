@@ -28,6 +28,8 @@ def box_slabs(
     kind = desk.piece.detail.kind
     size = (board[0].value, board[1].value)
     slabs: list[Slab] = []
+    play = s.number(1, MM)
+    slot = (box.width + 2 * box.lip - play, box.height + 2 * box.lip - play)
     if o.glass == "left out":
         if o.packers is not False:
             thick = s.let("stack.glass_packer", "packer in place of the glass", box.glass)
@@ -39,13 +41,14 @@ def box_slabs(
                     thick,
                     "pad",
                     ring_mm=12.0,
+                    size=slot,
                     note="no thinner and no thicker",
                 )
             )
     else:
         thick = s.let("stack.glazing", "glass of the frame", box.glass)
         pane = GLASS.model_copy(update={"thick_mm": box.glass.value, "price_per_m2": 0.0})
-        slabs.append(Slab("glazing", "its glass", "glazing", thick, "glass", pane, cut=False))
+        slabs.append(Slab("glazing", "its glass", "glazing", thick, "glass", pane, cut=False, size=slot))
         least = p.air_textile_mm if kind == "needlework" else p.air_paper_mm
         needed = air_needed(desk, facts, size, pane, least, False)
         spacer = spacer_slab(desk, needed.value)
