@@ -7,6 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from shadbo.core.decisions.edit import Edit
+from shadbo.core.words.lengths import Mark, MarkName, texts
 from shadbo.core.words.working import working
 from tests.making import DEEP, PADS, SHALLOW, WORKED, canvas, codes, job, length, pin, plan, reading, shop
 
@@ -211,9 +212,10 @@ def test_shims_always_go_in(w: float, h: float, taper: float, skew: float, bow: 
 
 
 @pytest.mark.parametrize(("mm", "metric", "inch"), [
-    (0.2, "0.2", "1/64"), (0.1, "0.1", "0.0039"), (0.05, "0.05", "0.002"), (0.0, "0", "0"), (-0.2, "−0.2", "−1/64"),
+    (0.2, "0.2", "1/64"), (0.1, "0.1", "0.0039"), (0.04, "0.04", "0.0016"), (0.0, "0", "0"), (-0.2, "−0.2", "−1/64"),
 ])  # fmt: skip
 def test_small_sizes_never_round_to_nothing(mm: float, metric: str, inch: str):
-    for name in ("0.5 mm", "1/16 in"):
+    marks: tuple[MarkName, ...] = ("0.5 mm", "1/16 in")
+    for name in marks:
         said = texts(mm, Mark.named(name))
         assert (said.mm, said.inch) == (metric, inch)

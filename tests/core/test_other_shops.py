@@ -14,6 +14,7 @@ from shadbo.core.stations import stations
 from shadbo.core.words.lengths import Both
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
+from tests.flat import detail, job
 
 SHOP = demo_shop()
 INCHES = SHOP.model_copy(update={"system": "in", "mark": "1/32 in"})
@@ -77,3 +78,31 @@ def test_a_remedy_that_is_taken_costs_and_mends_what_it_says(the_job):
             if "make again" not in remedy.says.mm:
                 more = after.desk.sheet["price.materials"].value - total
                 assert remedy.price == pytest.approx(more, abs=0.011)
+
+
+def test_a_finer_mark_is_offered_where_rounding_alone_lets_the_lip_hold_too_little():
+    """A lip of 6.4 mm less 3 mm of allowance keeps 3.4; boards cut down to 1/16 in may take all but 1.8 of it."""
+    sixteenths = SHOP.model_copy(update={"mark": "1/16 in"})
+    stock = next(f for f in SHOP.stock.frames if f.rabbet_mm >= 20)
+    tight = stock.model_copy(update={"lip_mm": 6.4}).model_dump(mode="json")
+    offered = 0
+    for wide in range(300, 340, 3):
+        start = job("window mat", detail("paper", wide, 400, 0.3), {"window_mat": {"profile": tight}})
+        found = [f for f in advise(start, sixteenths).findings if f.code == "hold.small"]
+        for finding in found:
+            finer = [r for r in finding.remedies if r.proposal.edits[0].at == "mark"]
+            for remedy in finer:
+                offered += 1
+                after = change(start, list(remedy.proposal.edits), sixteenths).plan
+                assert after is not None
+                assert after.desk.sheet["fit.worst_hold"].value >= 3 - 1e-6
+    assert offered > 0
+
+
+def test_the_plans_own_moulding_still_holds_after_rails_and_boards_are_rounded():
+    for name in ("1/16 in", "1 mm", "0.5 mm"):
+        shop = SHOP.model_copy(update={"mark": name})
+        for wide in (311, 317, 402, 455):
+            p = change(job("window mat", detail("paper", wide, 333, 0.3)), [], shop).plan
+            assert p is not None
+            assert p.desk.sheet["fit.worst_hold"].value >= 3 - 1e-6, (name, wide)

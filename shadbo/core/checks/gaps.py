@@ -74,7 +74,7 @@ def gap_too_small(look: Look) -> Iterator[Finding]:
         title,
         look.say(f"{where}; it should keep {{}}", Mm(limit)),
         keys=(least.key,),
-        proposals=(*_wider(look, wanted.value + limit - least.value), *_remake(look)),
+        proposals=(*_wider(look, wanted.value + limit - least.value), *_remake(look), *look.finer_mark()),
         by_hand=both("Refold the corner flatter, then read again over the fold."),
     )
 
@@ -98,7 +98,7 @@ def gap_uneven(look: Look) -> Iterator[Finding]:
             Mm(limit),
         ),
         keys=(spread.key, least.key, most.key),
-        proposals=(*_wider(look, math.ceil(spread.value / SEEN)), *_remake(look)),
+        proposals=(*_wider(look, math.ceil(spread.value / SEEN)), *_remake(look), *look.finer_mark()),
         by_hand=both("Tap the keys until both diagonals agree and refold thick corners, then read again."),
     )
 

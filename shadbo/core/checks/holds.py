@@ -36,6 +36,7 @@ def hold_small(look: Look) -> Iterator[Finding]:
         ) and "acrylic only" not in look.desk.job.hanging.demands:
             proposals += look.change(look.levers.glazing, sheet, 2, "{}", sheet.name)
     proposals += look.others(3)
+    proposals += look.finer_mark()
     yield Finding(
         "hold.small",
         verdict.severity,

@@ -5,12 +5,13 @@ from typing import TypeVar
 
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.checks.faceted import Faceted
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.decisions.levers import Lever, Levers, written
 from shadbo.core.findings import Finding, Proposal, StationName
 from shadbo.core.hang.hang_plan import HangPlan
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.values import Length
-from shadbo.core.words.lengths import Both
+from shadbo.core.words.lengths import FINER, Both
 from shadbo.core.words.words import Sayable, both, length, say
 
 T = TypeVar("T")
@@ -51,6 +52,13 @@ class Look(Faceted):
     def length_to(self, mm: float) -> dict[str, object]:
         """The same as an edit writes it, for places that have no lever."""
         return written(self.length(mm))  # type: ignore[no-any-return]
+
+    def finer_mark(self) -> tuple[Proposal, ...]:
+        """To cut this job to the next finer mark: shown only where that alone mends what was found."""
+        finer = FINER.get(self.desk.mark.name)
+        if finer is None:
+            return ()
+        return (Proposal(self.say("Cut to a mark of {}", finer), (Edit(at="mark", to=finer),), 1),)
 
     def others(self, most: int, severity_effort: int = 2) -> tuple[Proposal, ...]:
         """Mouldings of the rack that would take it."""

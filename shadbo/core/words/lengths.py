@@ -27,6 +27,13 @@ _MARKS: dict[str, tuple[System, float]] = {
     "0.1 mm": ("mm", 0.1),
 }
 MarkName = Literal["1/16 in", "1/32 in", "1/64 in", "1 mm", "0.5 mm", "0.1 mm"]
+FINER: dict[str, MarkName] = {
+    "1/16 in": "1/32 in",
+    "1/32 in": "1/64 in",
+    "1 mm": "0.5 mm",
+    "0.5 mm": "0.1 mm",
+}
+"""The next finer mark of a tape or rule."""
 
 
 @dataclass(frozen=True, slots=True)

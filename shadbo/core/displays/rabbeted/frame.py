@@ -7,6 +7,7 @@ from shadbo.core.build.setting import BackRail, Suitability
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.options import FrameOptions
 from shadbo.core.sheet.quantity import DUST, Quantity
+from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import FrameProfile
 from shadbo.core.shop.kept import FRAMES
@@ -66,21 +67,38 @@ class Frame:
         return BackRail(self.profile.species, wall, self.depth, s.number(0, MM), self.depth)
 
 
+def slack_mm(desk: Desk, profile: FrameProfile, size_mm: tuple[float, float], room_mm: float) -> float:
+    """Air beside a package in rails of this moulding, when rails and boards are cut to the mark: the larger axis."""
+    mark, out = desk.mark.mm, 0.0
+    for size in size_mm:
+        inside = to_mark(size + room_mm + 2 * profile.back_wall_mm, mark, "up") - 2 * profile.back_wall_mm
+        out = max(out, inside - to_mark(inside - room_mm, mark, "down"))
+    return out
+
+
 def held_against(
-    desk: Desk, size_mm: tuple[float, float], depth_mm: float, allowance_mm: float, most_spare_mm: float
+    desk: Desk,
+    size_mm: tuple[float, float],
+    depth_mm: float,
+    room_mm: tuple[float, float],
+    most_spare_mm: float,
 ) -> tuple[Suitability, ...]:
-    """Every rabbeted moulding of the rack: those that take the package by price, then the nearest misses."""
+    """Every rabbeted moulding of the rack: those that take the package by price, then the nearest misses.
+
+    ``room_mm`` is the fit allowance, and what the glazing shrinks by.
+    """
     p, mark, out = desk.practice, desk.mark, []
     for profile in desk.stock.frames:
         faults: list[Both] = []
         spare = profile.rabbet_mm - depth_mm
         if spare < -DUST:
             faults.append(say(mark, "{} too shallow", Mm(-spare, "up")))
-        if profile.lip_mm - allowance_mm < p.hold_caution_mm - DUST:
+        hold = profile.lip_mm - slack_mm(desk, profile, size_mm, room_mm[0]) - room_mm[1]
+        if hold < p.hold_caution_mm - DUST:
             faults.append(both("lip covers too little"))
-        wide = 2 * profile.back_wall_mm + allowance_mm
+        wide = 2 * profile.back_wall_mm + room_mm[0]
         order = order_mm(size_mm[0] + wide, size_mm[1] + wide, profile.face_mm)
-        missing = max(-spare, 0.0) + max(p.hold_caution_mm - profile.lip_mm + allowance_mm, 0.0)
+        missing = max(-spare, 0.0) + max(p.hold_caution_mm - hold, 0.0)
         out.append(
             Suitability(
                 profile,
@@ -123,14 +141,12 @@ def allowance(desk: Desk, decided: Length | None, axis: str, package: Quantity, 
     return (room if decided is None else desk.sheet.number(decided.mm, MM)), growth
 
 
-def lip_room_mm(desk: Desk, options: FrameOptions, size: Size, acrylic: bool) -> float:
-    """What slides and shrinks away behind a lip: allowance, growth of acrylic, the mark that boards are cut to."""
+def lip_room_mm(desk: Desk, options: FrameOptions, size: Size, acrylic: bool) -> tuple[float, float]:
+    """What slides away behind a lip, and what a sheet of acrylic shrinks away besides."""
     trial = desk.on_trial()
     both = [allowance(trial, options.allowance, a, q, acrylic) for a, q in zip(AXES, size, strict=True)]
     room = max(room.value for room, _ in both)
-    if not acrylic:
-        return room
-    return room + max(growth.value for _, growth in both) + desk.mark.mm
+    return room, max(growth.value for _, growth in both) if acrylic else 0.0
 
 
 def profile_for(

@@ -100,7 +100,7 @@ class LightBox:
         ]
         deep = depth_needed(desk, slabs).value
         acrylic = glazing.kind == "acrylic"
-        room = lip_room_mm(desk, o, about, acrylic) + p.hold_caution_mm
+        room = sum(lip_room_mm(desk, o, about, acrylic)) + desk.mark.mm + p.hold_caution_mm
         lip = max(step.value, math.ceil(2 * room - 1e-9) / 2)
         held_stock = boards_of(desk, size, deep + LIP_THICK_MM, lip + 2 * step.value)
         best = held_stock[0].profile if held_stock else STOCK
