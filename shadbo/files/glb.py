@@ -24,7 +24,7 @@ def as_glb(plan: Plan) -> bytes:
 
     NoSolids while readings are missing.
     """
-    bodies = plan.assembly.bodies if plan.assembly is not None else ()
+    bodies = plan.bodies
     if not bodies:
         raise NoSolids("there is nothing to show before the readings are in")
     scene = trimesh.Scene()

@@ -48,10 +48,10 @@ def solids_of(plan: Plan) -> list[Solid]:
         return []
     parts = {p.id: p for p in reversed(a.parts)}  # a part that is only seen may share its id, and stands behind
     whole: dict[str, float] = {}
-    for b in a.bodies:
+    for b in plan.bodies:
         whole[b.part] = whole.get(b.part, 0.0) + b.volume_mm3
     out = []
-    for b in a.bodies:
+    for b in plan.bodies:
         part = parts.get(b.part)
         share = b.volume_mm3 / whole[b.part] if whole[b.part] else 0.0
         mass = part.mass.value * share if part is not None and part.mass is not None else None

@@ -9,6 +9,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely import Polygon, union_all
 
+from shadbo.core.advise import advise
 from shadbo.core.change import change
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.job.job import Job
@@ -259,3 +260,35 @@ def test_no_stop_means_no_clash_and_nothing_loose(the_job: Job, n: int, off: flo
             )
             assert one.intersection(other).buffer(-0.06).is_empty, (a.name, b.name)
     assert loose(p.assembly.bodies, p.assembly.ties) == []
+
+
+def test_what_was_cut_too_large_can_be_cut_again_by_one_click():
+    start = job("window mat", "paper")
+    wide = pinned(start, package__width=value(plan(start), "package.width") + 6)
+    found = next(f for f in advise(wide.desk.job, SHOP).findings if f.code == "solid.clash")
+    assert found.remedies
+    edits = found.remedies[0].proposal.edits
+    after = change(wide.desk.job, list(edits), SHOP).plan
+    assert after is not None
+    assert "solid.clash" not in {f.code for f in after.findings}
+
+
+@pytest.mark.parametrize("title", JOBS)
+def test_hangers_stand_behind_the_frame_on_its_wood(title: str):
+    p = plan(JOBS[title])
+    hangers = [b for b in p.bodies if b.part == "hanger"]
+    if p.hang is None or p.hang.hanger is None or p.assembly.back_rail is None:
+        assert hangers == []
+        return
+    assert len(hangers) == len(p.hang.places)
+    w, h = p.assembly.outside_width.value / 2, p.assembly.outside_height.value / 2
+    frame = union_all([Polygon(b.prisms[-1].ring) for b in p.assembly.bodies if b.fixed])
+    over = [f for f in p.findings if f.code in ("hang.over", "hang.edge", "hang.shallow")]
+    for b in hangers:
+        assert b.front_mm >= p.assembly.depth.value - 1e-6
+        for x, y in b.prisms[0].ring:
+            assert abs(x) <= w + 12
+            assert abs(y) <= h + 12
+        spot = Polygon(b.prisms[0].ring)
+        if not over and p.hang.kind != "cleat" and (p.hang.hanger.wide_mm or p.assembly.see_through):
+            assert spot.difference(frame.buffer(0.6)).area < 1.0, "wholly on wood"

@@ -33,7 +33,7 @@ def read_back(p: Plan) -> trimesh.Scene:
 
 @TITLES
 def test_the_library_reads_every_body_closed_and_as_large_as_it_is(title: str):
-    scene, bodies = read_back(PLANS[title]), PLANS[title].assembly.bodies
+    scene, bodies = read_back(PLANS[title]), PLANS[title].bodies
     assert len(scene.geometry) == len(bodies)
     for body in bodies:
         mesh = scene.geometry[f"{body.id}: {body.name}"]
@@ -50,7 +50,7 @@ def test_the_library_reads_every_body_closed_and_as_large_as_it_is(title: str):
 def test_the_whole_is_as_large_as_the_outside_that_is_told(title: str):
     """Outside dimensions of the sheet against what another program measures in the file."""
     p = PLANS[title]
-    fixed = [b for b in p.assembly.bodies if b.fixed]
+    fixed = [b for b in p.bodies if b.fixed]
     if len(fixed) < 4:
         return
     scene = read_back(p)
@@ -67,7 +67,7 @@ def test_solids_of_a_plan_keep_to_their_schema(title: str):
     assert committed == solids_schema(), "run: shadbo schema solids > docs/solids.schema.json"
     data = json.loads(json.dumps(as_data(PLANS[title])["solids"]))
     jsonschema.Draft202012Validator(committed).validate(data)
-    assert len(data) == len(PLANS[title].assembly.bodies)
+    assert len(data) == len(PLANS[title].bodies)
 
 
 @TITLES

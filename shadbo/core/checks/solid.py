@@ -3,8 +3,10 @@
 from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
-from shadbo.core.findings import Finding, StationName
+from shadbo.core.decisions.edit import Edit
+from shadbo.core.findings import Finding, Proposal, StationName
 from shadbo.core.solids.bites import bites
+from shadbo.core.solids.body import Body
 from shadbo.core.solids.clash import Clash, clashes
 from shadbo.core.solids.held import loose
 from shadbo.core.solids.openings import broken_out
@@ -34,8 +36,23 @@ def one_place(look: Look) -> Iterator[Finding]:
                 *map(Mm, (clash.second.front_mm, clash.second.back_mm)),
             ),
             place=f"{clash.first.part}/{clash.second.part}",
+            proposals=(*_again(look, clash.first), *_again(look, clash.second), *look.others(2)),
             by_hand=both("Read both again; what is too large is cut again, or the other made larger."),
         )
+
+
+def _again(look: Look, body: Body) -> tuple[Proposal, ...]:
+    """To make a part again: what was really measured of it is taken back, and the plan's own size cut."""
+    pins = look.desk.job.pins
+    if body.fixed:
+        taken = [key for key in pins if key.startswith(("frame.", "rail."))]
+        label = look.say("Make new rails")
+    else:
+        part = next((p for p in look.assembly.parts if p.id == body.part), None)
+        sizes = () if part is None else (part.length, part.width, part.thick)
+        taken = [q.key for q in sizes if q is not None and q.key in pins]
+        label = look.say("Cut it again: {}", both(body.name))
+    return (Proposal(label, tuple(Edit(at=f"pins/{key}") for key in taken), 4),) if taken else ()
 
 
 def _station(clash: Clash) -> StationName:

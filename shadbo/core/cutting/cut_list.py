@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from shadbo.core.build.uses import uses
+from shadbo.core.hang.bodies import HANGER
 from shadbo.core.plan import Plan
 from shadbo.core.sheet.quantity import Quantity
 
@@ -62,7 +63,9 @@ def cut_list(plan: Plan) -> list[CutRow]:
     for use in used[1:] if hinged else used:
         rows.append(CutRow("fixing", use.count, use.name, use.run_mm, None, None, use.what, use.whose))
     if hang.hanger is not None:
-        rows.append(CutRow("hardware", len(hang.places) or 1, hang.hanger.name, None, None, None, hang.kind, ""))
+        rows.append(
+            CutRow("hardware", len(hang.places) or 1, hang.hanger.name, None, None, None, hang.kind, "", HANGER)
+        )
     if hang.strip is not None:
         rows.append(CutRow("hardware", len(hang.places), hang.strip.name, None, None, None, "wall strips", ""))
     if hang.bumper_mm > 0:

@@ -60,7 +60,7 @@ def apart_scene(plan: Plan, system: System, turn: int = 0) -> Scene:
     a = plan.assembly
     assert a is not None
     scene = Scene(f"taken apart, {FROM[turn]}")
-    lots = lots_of(a.bodies)
+    lots = lots_of(plan.bodies)
     if not lots:
         return scene
     lean = LEANS[turn]
