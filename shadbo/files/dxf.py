@@ -21,6 +21,7 @@ LAYERS = {
     "PINS": 30,
     "SLITS": 40,
     "EDGE_HOLES": 7,
+    "CORNERS": 4,
     "ZONES": 2,
 }
 SPACE_MM = 100.0
@@ -91,6 +92,12 @@ def _marks(doc: Drawing, plan: Plan, x: float) -> None:
             continue
         if spot.ring:  # bored into an edge: seen from the front it is no hole of the face
             _closed(doc, moved(spot.ring, x + w / 2, h / 2), "EDGE_HOLES")
+            continue
+        if spot.kind == "cable":  # through a rail, whose own drawing says where
+            continue
+        if spot.kind == "corner":
+            for dx, dy in ((spot.size_mm / 2, 0.0), (0.0, spot.size_mm / 2)):
+                space.add_line((cx - dx, cy - dy), (cx + dx, cy + dy), dxfattribs={"layer": "CORNERS"})
             continue
         layer = "PINS" if spot.kind == "pin" else "HOLES"
         space.add_circle((cx, cy), spot.size_mm / 2, dxfattribs={"layer": layer})

@@ -6,6 +6,7 @@ from shadbo.core.drawing.marks import PX_PER_MM
 from shadbo.core.drawing.svg import write_svg
 from shadbo.core.drawing.templates import templates_of
 from shadbo.core.drawing.tiles import (
+    AROUND_MM,
     HEAD_MM,
     MARGIN_MM,
     OVERLAP_MM,
@@ -44,9 +45,10 @@ def template_sheet(plan: Plan, page: Page, system: System, which: str = "") -> b
 def _place(tile: Tile, mark: Mark, system: System) -> str:
     """Where the page's join lines lie in the whole, so that pages far apart can be laid by the tape."""
     half, out = OVERLAP_MM / 2, []
-    for n, at, word in ((tile.column, tile.left, "across"), (tile.row, tile.top, "down")):
+    for n, at, word in ((tile.column, tile.left, "left"), (tile.row, tile.top, "top")):
         if n > 0:
-            out.append(f"{texts(at + half, mark).pick(system)} {'mm' if system == 'mm' else 'in'} {word}")
+            said = texts(at + half - AROUND_MM, mark).pick(system)
+            out.append(f"{said} {'mm' if system == 'mm' else 'in'} from the drawing's {word} edge")
     return f"first join line {', '.join(out)}" if out else ""
 
 

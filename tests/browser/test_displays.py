@@ -60,7 +60,7 @@ def test_what_is_taken_apart_is_turned_by_taps_keys_and_drags(page: Page, demo: 
     page.get_by_role("button", name="Taken apart").click()
     drawing = page.locator(".drawing").first
     expect(drawing).to_contain_text("from the right and above")
-    expect(drawing).to_contain_text("acrylic 2")
+    expect(drawing).to_contain_text("acrylic 3")
     assert axe(page) == []
     page.get_by_role("button", name="turn ▸").click()
     expect(drawing).to_contain_text("from the left and above")

@@ -190,6 +190,17 @@ def test_the_solver_keeps_its_wishes_and_says_when_nothing_goes_in():
     assert propose(things, 20, 30) == propose(things, 20, 30), "the same question has the same answer"
 
 
+def test_mirrored_pairs_stand_level_and_as_far_from_the_middle():
+    """Middles agree to a millimetre, since sizes may be odd."""
+    things = [Thing("main", 201, 150), Thing("a", 61, 60), Thing("b", 60, 61), Thing("c", 40, 45), Thing("d", 41, 44)]
+    size = {t.id: (t.width, t.height) for t in things}
+    found = next(p for p in propose(things, 20, 30) if p.wish == "mirrored left and right")
+    middle = {k: (x + size[k][0] / 2, y + size[k][1] / 2) for k, (x, y) in found.places.items()}
+    for one, other in (("a", "b"), ("c", "d")):
+        assert abs(middle[one][0] + middle[other][0] - found.width) <= 0.5 + 1e-9
+        assert abs(middle[one][1] - middle[other][1]) <= 0.5 + 1e-9
+
+
 def test_one_piece_needs_no_proposal():
     assert propose_layouts(gathered("shadow box", {"detail": BADGE}), SHOP) == []
     unread = gathered("shadow box", {"detail": {"kind": "badge"}}, {"detail": BADGE})

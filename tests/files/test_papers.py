@@ -109,7 +109,7 @@ def test_pages_far_apart_tell_how_far_their_join_line_is():
     text = "\n".join(p.extract_text() for p in pages(template_sheet(demo("winning eight"), A4, "in", "hooks")))
     text = text.replace(" ", "")
     assert "firstjoinline" in text
-    assert "inacross" in text
+    assert "fromthedrawing" in text
 
 
 def test_the_mat_sheet_says_that_it_is_mirrored_and_lists_every_line():

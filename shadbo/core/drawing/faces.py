@@ -4,6 +4,7 @@ from shadbo.core.build.assembly import Assembly, Dot, Ring
 from shadbo.core.drawing.distances import distance_dims
 from shadbo.core.drawing.edge import dim_of
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
+from shadbo.core.hang.bodies import hanger_bodies
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.rings import mitred
 from shadbo.core.words.lengths import System, texts
@@ -89,7 +90,7 @@ def back_scene(plan: Plan, system: System) -> Scene:
         scene.add(*(Shape(ring, "wood", "rail.width", "rail") for ring in mitred(w, h, deep)))
     for join in a.joins:
         r = join.diameter_mm
-        if r <= 0:
+        if r <= 0 or join.part:  # a dowel is bored into an edge: from behind nothing of it is seen
             continue
         for f in join.fixings:
             x, y = -f.at[0], f.at[1]
@@ -117,15 +118,9 @@ def back_scene(plan: Plan, system: System) -> Scene:
 def _hangers(scene: Scene, plan: Plan, w: float, h: float) -> None:
     hang = plan.hang
     assert hang is not None
+    bodies = hanger_bodies(plan.assembly, hang) if plan.assembly is not None else ()
+    scene.add(*(Shape(prism.ring, "metal", "hang.down", b.part) for b in bodies for prism in b.prisms))
     for x, y in hang.places:
-        size = 5.0
-        scene.add(
-            Shape(
-                ((x - size, y - 9), (x + size, y - 9), (x + size, y + 9), (x - size, y + 9)),
-                "metal",
-                "hang.down",
-            )
-        )
         if hang.kind == "strips":
             continue
         if hang.kind != "wire":

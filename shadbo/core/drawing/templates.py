@@ -3,11 +3,12 @@
 from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Dot
+from shadbo.core.cutting.mat_lines import mats_of
 from shadbo.core.drawing.holes import holes_scene
 from shadbo.core.drawing.scene import Line, Round, Scene, Words
 from shadbo.core.drawing.stretch import stretch_scene
 from shadbo.core.plan import Plan
-from shadbo.core.shapes.polygon import offset, sides
+from shadbo.core.shapes.polygon import box_of, offset, sides
 from shadbo.core.shapes.rings import centred
 from shadbo.core.words.lengths import System
 from shadbo.core.words.words import length
@@ -158,13 +159,21 @@ def _staples(plan: Plan, system: System) -> Template | None:
     return Template("staples", "staple order, from behind", scene, marks)
 
 
+def _border_as_cut(plan: Plan) -> float | None:
+    """From the outer mat's edge to its first window, at the side; None without a mat."""
+    mat = next((m for m in mats_of(plan) if m.id == "mat"), None)
+    if mat is None:
+        return None
+    return min(box_of(w.ring)[0] for w in mat.windows) + mat.width / 2
+
+
 def _gauge(plan: Plan, system: System) -> Template | None:
     """A strip as wide as the border: held to the board's edge it shows whether the border runs true."""
     s = plan.desk.sheet
     key = next((k for k in ("mat.border", "border.wanted", "layout.margin") if k in s and s[k].value > 4), None)
     if key is None:
         return None
-    b = s[key].value
+    b = _border_as_cut(plan) or s[key].value
     scene = Scene("border gauge: outer edge to the left line")
     scene.add(Line(((0, 0), (0, 120)), "outline"), Line(((b, 0), (b, 120)), "mark", key))
     scene.add(Line(((0, 0), (b, 0)), "thin"), Line(((0, 120), (b, 120)), "thin"))

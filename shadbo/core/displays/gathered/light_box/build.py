@@ -1,6 +1,7 @@
 """Layered light box: glazing, a void with objects, a board with cut-out letters, a void with lamps, a back."""
 
 import math
+from dataclasses import replace
 
 from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly, Callout, Part
@@ -41,7 +42,7 @@ from shadbo.core.findings import StationName
 from shadbo.core.pieces.objects import Keepsake
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.shapes.letters import Lettering
-from shadbo.core.shapes.polygon import moved
+from shadbo.core.shapes.polygon import moved, within
 from shadbo.core.shapes.rings import centred, rect
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import LampStrip
@@ -182,7 +183,7 @@ def _front(desk: Desk, group: Gathered, windows: tuple[Window, ...], text: Lette
     for w in windows:
         lit = not w.stays
         out.append(seen(w.id, "lit" if lit else "board", w.ring, w.key, w.name))
-    return [*out, *item_parts(desk, group)]
+    return [*out, *(replace(p, face=tuple(within(r, sight) for r in p.face)) for p in item_parts(desk, group))]
 
 
 def _lamp_x(frame: Frame, slabs: list[Slab]) -> float:
