@@ -10,7 +10,7 @@ from shadbo.core.plan import Plan
 from shadbo.core.shapes.plane import Dot
 from shadbo.core.shapes.polygon import anticlockwise, sides
 from shadbo.core.solids.body import Body, Prism
-from shadbo.core.words.lengths import System, texts
+from shadbo.core.words.lengths import System, metric_text, texts
 
 LEANS: tuple[Dot, Dot, Dot, Dot] = ((0.62, 0.40), (-0.62, 0.40), (-0.62, -0.40), (0.62, -0.40))
 """How far right and up a millimetre of depth is drawn: from the right above, the left above, the left below …"""
@@ -41,8 +41,9 @@ class Lot:
 def lots_of(bodies: Sequence[Body]) -> list[Lot]:
     """Lots from the front to the back."""
     by: dict[str, list[Body]] = {}
+    frame = {b.name for b in bodies if b.fixed}
     for b in bodies:
-        lot = "frame" if b.fixed else f"laid {b.back_mm:.1f}" if b.laid else b.name
+        lot = "frame" if b.fixed or b.name in frame else f"laid {b.back_mm:.1f}" if b.laid else b.name
         by.setdefault(lot, []).append(b)
     out = []
     for here in by.values():
@@ -76,7 +77,7 @@ def apart_scene(plan: Plan, system: System, turn: int = 0) -> Scene:
                 scene.add(*faces_of(prism, body, lean, off - lot.front_mm))
         parts = dict.fromkeys(b.part for b in lot.bodies)
         said = ", ".join(str(numbers[x]) for x in parts if x in numbers)
-        deep = texts(lot.deep_mm, plan.desk.mark).pick(system)
+        deep = metric_text(lot.deep_mm) if system == "mm" else texts(lot.deep_mm, plan.desk.mark).inch
         words = f"{said}  {lot.name} · {deep}" if said else f"{lot.name} · {deep}"
         side: Literal["left", "right"] = "right" if lean[0] > 0 else "left"
         leaders.append(Leader(_tip(lot, lean, off), (words,), "", side, -n if lean[1] > 0 else n))

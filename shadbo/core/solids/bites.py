@@ -3,11 +3,13 @@
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
+from shapely import Polygon, box, contains_xy
+
 from shadbo.core.shapes.plane import Dot
 from shadbo.core.shapes.polygon import box_of
 from shadbo.core.shapes.rings import rect
 from shadbo.core.solids.body import Body, Prism, shape_of
-from shadbo.core.solids.clash import near
+from shadbo.core.solids.clash import Box, near
 
 LEAST_MM = 1.0
 """A fixing that is less than this deep in a thing does not hold it."""
@@ -44,12 +46,13 @@ def bites(bodies: Sequence[Body]) -> list[Bite]:
         return []
     things = [b for b in bodies if not b.bites]
     boxes = {id(p): box_of(p.ring) for b in bodies for p in b.prisms}
+    shapes: dict[int, Polygon] = {}
     out = []
     for fixing in fixings:
         deep: dict[str, float] = {}
         names: dict[str, str] = {}
         for thing in things:
-            by = max((_shared_mm(p, q, boxes) for p in fixing.prisms for q in thing.prisms), default=0.0)
+            by = max((_shared_mm(p, q, boxes, shapes) for p in fixing.prisms for q in thing.prisms), default=0.0)
             if by <= 0:
                 continue
             deep[thing.id] = by
@@ -68,19 +71,22 @@ def _is(id_: str, wanted: str) -> bool:
     return id_ == wanted or id_.startswith(f"{wanted}-")
 
 
-def _shared_mm(p: Prism, q: Prism, boxes: dict[int, tuple[float, float, float, float]]) -> float:
+def _shared_mm(p: Prism, q: Prism, boxes: dict[int, Box], shapes: dict[int, Polygon]) -> float:
     """How far a fixing's prism goes into another one, along its longest side."""
     deep = min(p.back_mm, q.back_mm) - max(p.front_mm, q.front_mm)
     if deep <= 0 or not near(p, q, boxes):
         return 0.0
     left, low, right, high = boxes[id(p)]
     wide, tall, long = right - left, high - low, p.back_mm - p.front_mm
-    both = shape_of(p).intersection(shape_of(q))
+    if id(q) not in shapes:
+        shapes[id(q)] = shape_of(q)
+    if long >= max(wide, tall):  # along the depth: its middle line stands in the other's outline, or only grazes it
+        inside = contains_xy(shapes[id(q)], (left + right) / 2, (low + high) / 2)
+        return deep if inside else 0.0
+    both = box(left, low, right, high).intersection(shapes[id(q)])
     if both.is_empty:
         return 0.0
     a, b, c, d = both.bounds
-    if (c - a) * 2 < min(wide, tall, long) or (d - b) * 2 < min(wide, tall, long):
+    if (c - a) * 2 < min(wide, tall) or (d - b) * 2 < min(wide, tall):
         return 0.0  # it only grazes the edge
-    if long >= max(wide, tall):
-        return deep
     return float(c - a) if wide >= tall else float(d - b)

@@ -6,6 +6,7 @@ middle) and a stretch of depth (z from the frame's front edge towards the wall, 
 
 from collections.abc import Iterable
 from dataclasses import dataclass
+from itertools import pairwise
 from typing import Literal
 
 from shapely import Polygon, union_all
@@ -33,12 +34,21 @@ class Prism:
         >>> Prism(centred(10, 20), 0, 3, (centred(2, 5),)).volume_mm3
         570.0
         """
-        return float(shape_of(self).area) * (self.back_mm - self.front_mm)
+        area = float(shape_of(self).area) if self.holes else _area(self.ring)
+        return area * (self.back_mm - self.front_mm)
+
+
+def _area(ring: Ring) -> float:
+    """The area of an outline by its corners: the shoelace formula."""
+    turned = sum(a[0] * b[1] - b[0] * a[1] for a, b in pairwise((*ring, ring[0])))
+    return abs(turned) / 2
 
 
 def shape_of(prism: Prism) -> Polygon:
     """A prism's outline less its holes, as the geometry library has it; in several pieces where a hole cuts it."""
-    whole = Polygon(prism.ring).buffer(0)
+    whole = Polygon(prism.ring)
+    if not whole.is_valid:
+        whole = whole.buffer(0)
     holes = [Polygon(h).buffer(0) for h in prism.holes]
     return whole.difference(union_all(holes)) if holes else whole
 

@@ -1,5 +1,7 @@
 """Poster rails: clamping or magnetic rails along the top, and the bottom where the sheet would curl."""
 
+from dataclasses import replace
+
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import choice_row
 from shadbo.core.build.assembly import Assembly, Callout, Dimension, Layer, Part
@@ -128,7 +130,7 @@ class PosterRails(OnePiece):
             ),
             Body("piece", "sheet", "paper", (Prism(sheet, middle - t / 2, middle + t / 2),), "piece"),
         )  # fmt: skip
-        parts.insert(0, seen("sheet-seen", "paper", sheet, "piece.width"))
+        parts.insert(0, replace(seen("sheet-seen", "paper", sheet, "piece.width"), seen_from=("front", "back")))
         return Assembly(
             outside_w,
             outside_h,
