@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from html import escape
 
-from shadbo.core.cutting.mat_lines import CutLine, Mat, cut_lines, mats_of
+from shadbo.core.cutting.mat_lines import CutLine, Mat, cut_lines, mats_of, on_mat
 from shadbo.core.drawing.board import BOARDS
 from shadbo.core.drawing.compose import compose
 from shadbo.core.drawing.mat import mat_scene
@@ -65,7 +65,7 @@ def mat_page(plan: Plan, mat: Mat, system: System) -> str:
         "stops that much past an inner corner; at the tip of a notch it runs to the corner, past it lies waste.</p>"
         f"{_order(plan, mat)}<div class='care'>Knives: fresh blade, several light passes, hand behind the rule.</div>"
     )
-    on_it = _places(plan, mat, say, unit) if mat.id == "mat" else ""
+    on_it = _places(plan, mat, say, unit)
     return f"<div class='page'>{head}{words}<div class='drawing keep'>{svg}</div>{table}{on_it}{after}</div>"
 
 
@@ -93,9 +93,7 @@ def _area(ring: Ring) -> float:
 
 def _places(plan: Plan, mat: Mat, say: Callable[[float], str], unit: str) -> str:
     """Badges and plates that sit on the mat: their middles, from the face."""
-    a = plan.assembly
-    planes = {spot.of for spot in a.spots if spot.plane == "mat"} if a is not None else set()
-    shown = [x for x in (a.shown if a is not None else ()) if x.id in planes or x.seat in ("notch", "on the mat")]
+    shown = on_mat(plan.assembly, mat.id) if plan.assembly is not None else []
     if not shown:
         return ""
     rows = ""

@@ -4,6 +4,7 @@ import math
 
 import pytest
 from hypothesis import given, settings
+from shapely import Polygon
 
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.plan import Plan
@@ -11,7 +12,7 @@ from shadbo.core.shop.materials import Hanger
 from shadbo.core.sums.hang import lateral
 from shadbo.demo.jobs import demo_jobs
 from tests.core.test_any_piece import jobs
-from tests.flat import SHOP, detail, job, plan, value
+from tests.flat import SHOP, detail, job, plan, sashed, value
 from tests.making import codes
 
 FRAMED = [j for j in demo_jobs() if plan(j).desk.levers.strainer is not None]
@@ -132,3 +133,27 @@ def test_a_wire_that_bends_slight_rails_is_not_the_plans_own_choice_and_stops_wh
     assert plan(start).hang.kind == "straps"
     stiff = plan(p.desk.job, p.desk.levers.strainer.set(True), p.desk.levers.profile.set(None))
     assert "wire.bends" not in codes(stiff)
+
+
+def test_a_strainer_is_refused_where_one_sees_through_and_where_no_screw_reaches_it():
+    seen = plan(job("two-pane float", "plant", {"panes": {"strainer": True}}))
+    assert codes(seen)["strainer.seen"] == "stop"
+    wide = SHOP.stock.frames[0].model_copy(update={"face_mm": 90.0, "lip_mm": 6.0}).model_dump(mode="json")
+    far = plan(job("window mat", "paper", {"window_mat": {"strainer": True, "profile": wide}}))
+    assert value(far, "strainer.screw") < value(far, "strainer.screw_least")
+    assert codes(far)["strainer.screw"] == "stop"
+    assert "strainer.screw" not in codes(plan(job("window mat", "paper", {"window_mat": {"strainer": True}})))
+
+
+def test_where_a_hanger_sits_is_obeyed_where_one_sees_through_too():
+    p = plan(job("two-pane float", "plant"), Edit(at="hanging/down", to={"mm": 77, "typed": "77"}))
+    assert value(p, "hang.top") == 77
+    assert p.hang.places[0][1] == pytest.approx(value(p, "frame.outside_height") / 2 - 77)
+
+
+def test_a_strap_on_a_sash_lies_beside_its_card():
+    p = plan(sashed())
+    card = next(b for b in p.assembly.bodies if b.id == "card")
+    for b in p.bodies:
+        if b.part == "hanger":
+            assert not Polygon(b.prisms[0].ring).intersects(Polygon(card.prisms[0].ring).buffer(-0.5))

@@ -7,6 +7,8 @@ from hypothesis import given, settings
 
 from shadbo.core.cutting.cut_list import CutRow, cut_list
 from shadbo.core.decisions.edit import Edit
+from shadbo.core.drawing.parts import parts_scene
+from shadbo.core.drawing.scene import Words
 from shadbo.core.plan import Plan
 from shadbo.core.shop.boards import SheetStock
 from shadbo.demo.jobs import demo_jobs
@@ -138,3 +140,11 @@ def test_what_one_sees_through_is_filled_by_strips_that_stay_under_the_lip():
     hole = filler.prisms[0].holes[0]
     open_w = max(x for x, _ in hole) - min(x for x, _ in hole)
     assert open_w >= value(p, "frame.sight_width") - 1e-6
+
+
+def test_what_is_drawn_as_fetched_is_the_list():
+    for the_job in demo_jobs():
+        p = plan(the_job)
+        words = " ".join(e.text for e in parts_scene(p, "mm").elements if isinstance(e, Words))
+        for row in cut_list(p):
+            assert row.kind == "part" or row.name in words, (the_job.title, row.name)

@@ -9,7 +9,7 @@ from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
 from shadbo.core.advise import advise
-from shadbo.core.cutting.mat_lines import Mat, cut_lines, face_edge, mats_of, strips_between
+from shadbo.core.cutting.mat_lines import Mat, cut_lines, face_edge, mats_of, on_mat, strips_between
 from shadbo.core.drawing.board import views_of
 from shadbo.core.drawing.mat import mat_scene
 from shadbo.core.drawing.scene import Words
@@ -226,9 +226,14 @@ def test_a_notch_is_as_wide_in_the_mat_as_its_line_says():
 
 
 def test_the_sheet_of_the_outer_mat_says_where_badges_sit_and_what_comes_first():
-    p = plan(jersey({"detail": PHOTO}, {"detail": PATCH, "name": "crew badge"}))
+    plate = sized("plate", 90, 20, sort="nameplate", thickness=1)
+    p = plan(
+        jersey({"detail": PHOTO}, {"detail": PATCH, "name": "crew badge"}, {"detail": plate, "name": "oar plate"})
+    )
     outer, inner = (mat_page(p, m, "mm") for m in mats_of(p))
+    assert {x.name for x in on_mat(p.assembly, "mat")} == {"crew badge", "oar plate"}
     assert "crew badge" in outer
+    assert "oar plate" in outer
     assert "FROM THE FRONT" in outer
     assert "crew badge" not in inner
     assert outer.index("window for") < outer.index("Lay the inner mat on")

@@ -84,6 +84,7 @@ def test_every_field_of_every_facet_is_a_line_of_some_plan():
     plans += [plan(slip.job, *slip.edits, shop=slip.shop) for slip in (*BOXES.values(), *FLAT.values())]
     large = detail("puzzle", 2600, 900, 2)
     plans += [plan(boxed("paper", glass="left out")), plan(job("backed", large, worth="everyday"))]
+    plans.append(plan(job("window mat", "paper", {"window_mat": {"strainer": True}})))
     lines = {key for p in plans for key in p.desk.sheet.named}
     missing = []
     for kind in facets.Facet.__subclasses__():

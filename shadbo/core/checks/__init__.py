@@ -59,6 +59,7 @@ CHECKS: tuple[Callable[[Look], Iterator[Finding]], ...] = (
     hanger_screws.beside_wood,
     holds.hold_small,
     holds.rails_bow,
+    holds.strainer_unfit,
     holds.rail_sags,
     holds.mark_hidden,
     package.too_deep,

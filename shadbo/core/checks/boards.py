@@ -1,12 +1,22 @@
 """Boards beside the piece: whether they are acid-free, and whether pins hold in them."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
+from shadbo.core.build.assembly import Part
 from shadbo.core.checks.package import lever_of
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.shop.boards import PINS_NEED_MM
+from shadbo.core.shop.boards import PINS_NEED_MM, SheetStock
 from shadbo.core.words.words import Mm, both
+
+
+def _instead(look: Look, part: Part, sheets: Sequence[SheetStock]) -> tuple[Proposal, ...]:
+    """Up to three of these sheets that a part can be cut from."""
+    if part.length is None or part.width is None:
+        return ()
+    size = (part.length.value, part.width.value)
+    lever = lever_of(look, part)
+    return tuple(p for x in sheets if x.holds(*size) for p in look.change(lever, x, 1, "{}", x.name))[:3]
 
 
 def pins_in_card(look: Look) -> Iterator[Finding]:
@@ -19,11 +29,7 @@ def pins_in_card(look: Look) -> Iterator[Finding]:
             continue
         if sheet.kind == "foam board" and sheet.thick_mm >= PINS_NEED_MM - 1e-6:
             continue
-        proposals: tuple[Proposal, ...] = ()
-        for other in look.desk.stock.sheets_of("foam board"):
-            if other.thick_mm >= PINS_NEED_MM and part.length is not None and part.width is not None:
-                fits = other.holds(part.length.value, part.width.value)
-                proposals += look.change(lever_of(look, part), other, 1, "{}", other.name) if fits else ()
+        foam = [x for x in look.desk.stock.sheets_of("foam board") if x.thick_mm >= PINS_NEED_MM]
         yield Finding(
             "mount.pins",
             "stop",
@@ -31,7 +37,7 @@ def pins_in_card(look: Look) -> Iterator[Finding]:
             look.say("Pins do not hold in {}", sheet.name),
             look.say("foam board of {} or more, so that they go in aslant", Mm(PINS_NEED_MM)),
             keys=(part.key,),
-            proposals=proposals[:3],
+            proposals=_instead(look, part, foam),
             by_hand=both("Two thinner foam boards, glued over their whole face, serve as well."),
         )
 
@@ -48,12 +54,7 @@ def acid_near(look: Look) -> Iterator[Finding]:
         sheet = part.sheet
         if sheet is None or sheet.safe:
             continue
-        proposals: tuple[Proposal, ...] = ()
-        lever = lever_of(look, part)
-        for other in look.desk.stock.sheets_of(sheet.kind, "mat", "foam board"):
-            if other.safe and other != sheet and part.length is not None and part.width is not None:
-                fits = other.holds(part.length.value, part.width.value)
-                proposals += look.change(lever, other, 1, "{}", other.name) if fits else ()
+        known = [x for x in look.desk.stock.sheets_of(sheet.kind, "mat", "foam board") if x.safe and x != sheet]
         yield Finding(
             "sheet.acid",
             "caution",
@@ -64,6 +65,6 @@ def acid_near(look: Look) -> Iterator[Finding]:
             both("it lies against the piece, and would brown it in some years"),
             place=part.id,
             keys=(part.key,),
-            proposals=proposals[:3],
+            proposals=_instead(look, part, known),
             by_hand=both("Lay a barrier sheet between, or take a board that its maker calls acid-free."),
         )

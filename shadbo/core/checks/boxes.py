@@ -4,6 +4,8 @@ from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding, Proposal
+from shadbo.core.pieces.objects import Keepsake
+from shadbo.core.sums.pegs import turns
 from shadbo.core.words.words import Mm, both
 
 DRILL_OFF_MM = 0.2
@@ -74,8 +76,8 @@ def peg_turns(look: Look) -> Iterator[Finding]:
     if look.pegs is None or look.pegs.count.value > 2:
         return
     piece = look.desk.piece
-    centre = getattr(piece.detail, "centre_up", None)
-    if centre is not None and centre.mm < look.pegs.object_up.value:
+    centre = piece.detail.centre_up if isinstance(piece.detail, Keepsake) else None
+    if not turns(centre.mm if centre is not None else None, look.pegs.object_up.value):
         return
     name = piece.name or "the object"
     yield Finding(

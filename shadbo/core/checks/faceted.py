@@ -49,6 +49,7 @@ class Faceted:
     pegs = _One(facets.Pegs)
     card = _One(facets.Card)
     wrapped = _One(facets.Wrapped)
+    strainer = _One(facets.Strainer)
     letters = _One(facets.Letters)
     artwork = _One(facets.ArtworkLines)
     lamps = _One(facets.Lamps)

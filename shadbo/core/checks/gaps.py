@@ -4,7 +4,6 @@ import math
 from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look, measure_again
-from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
 from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.words.words import Mm, both
@@ -40,15 +39,6 @@ def _wider(look: Look, gap_mm: float) -> tuple[Proposal, ...]:
     ) + look.change(look.levers.strip_width, look.length(least), 2, "Strips {} wide", Mm(least))
 
 
-def _remake(look: Look) -> tuple[Proposal, ...]:
-    """Take the frame's real sizes back: it is made again to the canvas."""
-    pins = [k for k in look.desk.job.pins if k.startswith(("rail.", "frame.inside_width", "frame.inside_height"))]
-    if not pins:
-        return ()
-    edits = tuple(Edit(at=f"pins/{k}") for k in pins)
-    return (Proposal(look.say("Make new rails"), edits, 4),)
-
-
 def gap_too_small(look: Look) -> Iterator[Finding]:
     """The canvas, or the fold at its corner, comes too near to the wall, or does not go in."""
     if look.gaps is None:
@@ -74,7 +64,7 @@ def gap_too_small(look: Look) -> Iterator[Finding]:
         title,
         look.say(f"{where}; it should keep {{}}", Mm(limit)),
         keys=(least.key,),
-        proposals=(*_wider(look, wanted.value + limit - least.value), *_remake(look), *look.finer_mark()),
+        proposals=(*_wider(look, wanted.value + limit - least.value), *look.new_rails(), *look.finer_mark()),
         by_hand=both("Refold the corner flatter, then read again over the fold."),
     )
 
@@ -98,7 +88,7 @@ def gap_uneven(look: Look) -> Iterator[Finding]:
             Mm(limit),
         ),
         keys=(spread.key, least.key, most.key),
-        proposals=(*_wider(look, math.ceil(spread.value / SEEN)), *_remake(look), *look.finer_mark()),
+        proposals=(*_wider(look, math.ceil(spread.value / SEEN)), *look.new_rails(), *look.finer_mark()),
         by_hand=both("Tap the keys until both diagonals agree and refold thick corners, then read again."),
     )
 

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from shadbo.core.checks.hanging import hang_by
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding
-from shadbo.core.hang.placing import HOOK_HIDDEN_MM
+from shadbo.core.hang.placing import HOOK_HIDDEN_MM, OVER_MM
 from shadbo.core.hang.screw import least_beside_mm
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG, N
 from shadbo.core.sums.hang import LEAST_THREADS
@@ -35,7 +35,7 @@ def beside_wood(look: Look) -> Iterator[Finding]:
             proposals=hang_by(look, "cleat"),
             by_hand=both("Glue a block behind the rail where the hanger sits, or screw in a strainer back."),
         )
-    elif at.over_mm > 0.5:
+    elif at.over_mm > OVER_MM:
         yield Finding(
             "hang.over",
             "stop" if seen else "caution",

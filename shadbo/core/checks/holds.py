@@ -80,6 +80,35 @@ def rails_bow(look: Look) -> Iterator[Finding]:
         )
 
 
+def strainer_unfit(look: Look) -> Iterator[Finding]:
+    """A strainer back that one would see, or that no screw holds through so wide a rail."""
+    if look.strainer is None:
+        return
+    x = look.strainer
+    if look.assembly.see_through:
+        yield Finding(
+            "strainer.seen",
+            "stop",
+            "parts",
+            look.say("The strainer's bars of {} stand where one sees through", x.bar),
+            both("a frame that is seen through has nothing behind its opening"),
+            keys=("strainer.bar",),
+            proposals=look.change(look.levers.strainer, None, 1, "No strainer back"),
+            by_hand=both("Corner plates let into the rails, or a heavier moulding."),
+        )
+    if not x.screw_least.value - 1e-6 <= x.screw.value <= x.screw_most.value + 1e-6:
+        yield Finding(
+            "strainer.screw",
+            "stop",
+            "parts",
+            look.say("No screw of the drawers goes from {} to {}, through the rail into the strainer",
+                     Mm(x.screw_least.value, "up"), Mm(x.screw_most.value, "down")),
+            look.say("the nearest is {}", x.screw),
+            keys=("strainer.screw", "strainer.screw_least"),
+            by_hand=both("Counterbore the rail so that a shorter one grips, and plug the hole."),
+        )  # fmt: skip
+
+
 def rail_sags(look: Look) -> Iterator[Finding]:
     """The bottom rail under the package, upper bound."""
     if look.sag is None:

@@ -14,9 +14,10 @@ from shadbo.core.words.words import Mm, both
 def lever_of(look: Look, part: Part) -> Lever[SheetStock] | None:
     """What decides the sheet that a part is cut from."""
     levers = look.levers
-    by_id = {"mat_inner": levers.inner_mat, "middle": levers.middle, "core": levers.core, "card": levers.card}
+    by_id = {"mat_inner": levers.inner_mat, "middle": levers.middle, "core": levers.core, "card": levers.card,
+             "sink": None, "diffuser": None}  # fmt: skip
     by_role = {"backing": levers.backing, "board": levers.board, "glazing": levers.glazing, "mat": levers.mat}
-    return by_id.get(part.id) or by_role.get(part.role) or levers.pane
+    return by_id[part.id] if part.id in by_id else by_role.get(part.role) or levers.pane
 
 
 SAID = {"backing": "Backing", "board": "Mount board", "glazing": "Glazing"}

@@ -43,16 +43,12 @@ def one_place(look: Look) -> Iterator[Finding]:
 
 def _again(look: Look, body: Body) -> tuple[Proposal, ...]:
     """To make a part again: what was really measured of it is taken back, and the plan's own size cut."""
-    pins = look.desk.job.pins
     if body.fixed:
-        taken = [key for key in pins if key.startswith(("frame.", "rail."))]
-        label = look.say("Make new rails")
-    else:
-        part = next((p for p in look.assembly.parts if p.id == body.part), None)
-        sizes = () if part is None else (part.length, part.width, part.thick)
-        taken = [q.key for q in sizes if q is not None and q.key in pins]
-        label = look.say("Cut it again: {}", both(body.name))
-    return (Proposal(label, tuple(Edit(at=f"pins/{key}") for key in taken), 4),) if taken else ()
+        return look.new_rails()
+    part = next((p for p in look.assembly.parts if p.id == body.part), None)
+    sizes = () if part is None else (part.length, part.width, part.thick)
+    taken = tuple(Edit(at=f"pins/{q.key}") for q in sizes if q is not None and q.key in look.desk.job.pins)
+    return (Proposal(look.say("Cut it again: {}", both(body.name)), taken, 4),) if taken else ()
 
 
 def _station(clash: Clash) -> StationName:

@@ -53,6 +53,12 @@ class Look(Faceted):
         """The same as an edit writes it, for places that have no lever."""
         return written(self.length(mm))  # type: ignore[no-any-return]
 
+    def new_rails(self) -> tuple[Proposal, ...]:
+        """To make the frame again as it was planned: what was really measured of it is taken back."""
+        made = ("rail.", "frame.inside_width", "frame.inside_height")
+        edits = tuple(Edit(at=f"pins/{key}") for key in self.desk.job.pins if key.startswith(made))
+        return (Proposal(self.say("Make new rails"), edits, 4),) if edits else ()
+
     def finer_mark(self) -> tuple[Proposal, ...]:
         """To cut this job to the next finer mark: shown only where that alone mends what was found."""
         finer = FINER.get(self.desk.mark.name)

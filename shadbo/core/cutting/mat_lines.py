@@ -7,8 +7,8 @@ grown outline lie, one thickness past the drawn corner. At a notch's tip it runs
 
 from dataclasses import dataclass
 
-from shadbo.core.build.assembly import Dot, Ring
-from shadbo.core.build.marked import Window
+from shadbo.core.build.assembly import Assembly, Dot, Ring
+from shadbo.core.build.marked import Shown, Window
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.polygon import anticlockwise, apart, box_of, mirrored, offset, sides, square_cornered
 
@@ -61,6 +61,12 @@ def mats_of(plan: Plan) -> list[Mat]:
                 name = part.called
             out.append(Mat(part.id, name, part.length.value, part.width.value, part.thick.value, windows))
     return out
+
+
+def on_mat(assembly: Assembly, sheet: str) -> list[Shown]:
+    """Pieces that are fixed to a mat, as they stand: badges in their notches, plates on its border."""
+    tied = {tie.body for tie in assembly.ties if tie.to == sheet}
+    return [x for x in assembly.shown if f"item-{x.id}" in tied and x.seat != "window"]
 
 
 def face_edge(window: Window, thick_mm: float) -> Ring:

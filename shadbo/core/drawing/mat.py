@@ -1,6 +1,6 @@
 """The mat as it is cut: from the back, mirrored left to right, every line numbered with where it starts and stops."""
 
-from shadbo.core.cutting.mat_lines import CutLine, cut_lines, mats_of
+from shadbo.core.cutting.mat_lines import CutLine, cut_lines, mats_of, on_mat
 from shadbo.core.drawing.running import running_dims
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.plan import Plan
@@ -24,11 +24,9 @@ def mat_scene(plan: Plan, system: System, sheet: str = "") -> Scene:
     rings = {window.id: mirrored(window.ring) for window in mat.windows}
     for line in lines:
         scene.add(*_line(line, rings[line.window]))
-    if mat.id == "mat":
-        for shown in a.shown:
-            if shown.seat in ("notch", "on the mat"):
-                ring = mirrored(shown.ring)
-                scene.add(Line((*ring, ring[0]), "hidden", shown.key))
+    for shown in on_mat(a, mat.id):
+        ring = mirrored(shown.ring)
+        scene.add(Line((*ring, ring[0]), "hidden", shown.key))
     _dims(scene, lines, w, h, mark, system)
     scene.add(Words((-w, h), "top edge", "note", anchor="start", nudge=(6, 12)))
     return scene

@@ -1,9 +1,10 @@
 """Parts to cut: every rail with its slants and its long-point length, every strip, and how many."""
 
 from shadbo.core.build.assembly import Part
+from shadbo.core.cutting.cut_list import CutRow, cut_list
 from shadbo.core.drawing.scene import Line, Scene, Shape, Words
 from shadbo.core.plan import Plan
-from shadbo.core.words.lengths import System
+from shadbo.core.words.lengths import System, texts
 from shadbo.core.words.words import number_text
 
 ROW = 26.0
@@ -47,18 +48,20 @@ def parts_scene(plan: Plan, system: System) -> Scene:
         )
         scene.add(Words((name_at * 0.2, y + height / 2 - 2.8), how, "note", part.key, "start"))
         y -= ROW if part.mitred else ROW * 0.72
-    bought = [f"{p.count} × {p.name}" for p in a.parts if p.role == "rail" and not p.to_cut and not p.fetched]
-    bought += [f"{p.count} × {p.name}" for p in a.parts if p.fetched and not p.to_cut]
-    bought += [f"{len(j.fixings)} × {j.item}" for j in a.joins if j.fixings and not j.part]
+    bought = [_fetched(row, plan, system) for row in cut_list(plan) if row.kind != "part"]
     if not cut:
         scene.add(Words((0, y + 12), "nothing to cut", "part", "", "start"))
-    if plan.hang is not None and plan.hang.hanger is not None:
-        bought.append(f"{len(plan.hang.places)} × {plan.hang.hanger.name}")
-    if plan.hang is not None and plan.hang.wire_length is not None and plan.hang.wire is not None:
-        bought.append(f"{number_text(plan.hang.wire_length, mark).pick(system)} of {plan.hang.wire.name}")
     scene.add(Words((0, y + 4), "from the drawers: " + ", ".join(bought), "side", "screw.count", "start"))
     scene.add(Line(((0, y + 1), (name_at + LONGEST, y + 1)), "thin"))
     return scene
+
+
+def _fetched(row: CutRow, plan: Plan, system: System) -> str:
+    """A row of what is not cut: how many, and how long where it comes off a roll or a stick."""
+    long = texts(row.length_mm, plan.desk.mark).pick(system) if row.length_mm is not None else ""
+    if row.count == 1 and long:
+        return f"{long} of {row.name}"
+    return f"{row.count} × {row.name}"
 
 
 def _bar(scene: Scene, part: Part, x: float, y: float, length: float, height: float) -> None:

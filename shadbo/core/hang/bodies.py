@@ -13,7 +13,7 @@ def hanger_bodies(assembly: Assembly, hang: HangPlan) -> tuple[Body, ...]:
     if hang.hanger is None or assembly.back_rail is None:
         return ()
     wide, high = hang.hanger.footprint_mm
-    back = assembly.depth.value
+    back = assembly.back_rail.thick_at_wall.value
     out = max(hang.hanger.stands_out_mm, 1.0)
     return tuple(
         Body(f"{HANGER}-{n}", hang.hanger.name, "metal",

@@ -4,11 +4,11 @@ from shadbo.core.build.assembly import Assembly
 from shadbo.core.desk import Desk
 from shadbo.core.hang.hang_plan import HangPlan
 from shadbo.core.hang.hanging_plain import plan_plain, strips_may
-from shadbo.core.hang.placing import Placed, place_hangers
-from shadbo.core.hang.screw import keep_screw, lateral_hold, least_beside_mm, screw_hold
+from shadbo.core.hang.placing import OVER_MM, Placed, place_hangers
+from shadbo.core.hang.screw import keep_screw, least_beside_mm, screw_hold
 from shadbo.core.hang.wiring import LEAST_RISE_MM, rail_pulled, wire_for
 from shadbo.core.sheet.quantity import Quantity
-from shadbo.core.sheet.units import GRAVITY_N_PER_KG, MM, N
+from shadbo.core.sheet.units import GRAVITY_N_PER_KG, MM
 from shadbo.core.shop.kept import HANGERS, role
 from shadbo.core.shop.materials import Hanger, HangerKind
 from shadbo.core.shop.shop import asked_kg, safe_kg
@@ -61,28 +61,27 @@ def choose_kind(desk: Desk, weight: Quantity, assembly: Assembly) -> tuple[Hange
 
 
 def choose_hanger(desk: Desk, assembly: Assembly, kind: HangerKind, weight: Quantity) -> Hanger | None:
-    """The cheapest hanger of that kind that carries what it is asked to, where it would sit; else the strongest."""
+    """The cheapest hanger of a kind that carries what it is asked to, on wood that holds it; else the strongest."""
     kinds = sorted((h for h in desk.stock.hangers if h.kind == kind), key=lambda h: h.price)
     factor, load = desk.practice.hardware_factor, sums.force(desk.sheet, weight)
-    good: list[tuple[bool, bool, Hanger]] = []
+    carry: list[tuple[bool, bool, Hanger]] = []
     for hanger in kinds:
-        tried = place_hangers(desk.on_trial(), assembly, kind, hanger, load, desk.sheet["hang.down"])
-        each_kg = tried.pull.value / GRAVITY_N_PER_KG
-        carries = safe_kg(hanger, factor) >= asked_kg(hanger, weight.value, each_kg)
-        threads = tried.seat.screw_mm >= sums.LEAST_THREADS * hanger.screw_diameter_mm - 1e-6
-        beside = tried.beside.wood_mm >= least_beside_mm(desk, hanger, assembly.see_through) - 1e-6
-        if carries:
-            sound = threads and beside and _across_holds(desk, assembly, hanger, tried)
-            good.append((not sound, tried.beside.over_mm > 0.05, hanger))
-    if good:
-        return min(good, key=lambda g: g[:2])[2]  # the cheapest that lies wholly on wood, where there is one
+        trial = desk.on_trial()
+        at = place_hangers(trial, assembly, kind, hanger, load, desk.sheet["hang.down"])
+        if safe_kg(hanger, factor) >= asked_kg(hanger, weight.value, at.pull.value / GRAVITY_N_PER_KG):
+            carry.append((not _sits(trial, assembly, hanger, at), at.beside.over_mm > OVER_MM, hanger))
+    if carry:
+        return min(carry, key=lambda c: c[:2])[2]
     return max(kinds, key=lambda h: h.rating_kg, default=None)
 
 
-def _across_holds(desk: Desk, assembly: Assembly, hanger: Hanger, at: Placed) -> bool:
+def _sits(trial: Desk, assembly: Assembly, hanger: Hanger, at: Placed) -> bool:
+    """Whether its screws find thread enough, wood beside them, and carry what pulls across."""
     assert assembly.back_rail is not None
-    hold = lateral_hold(desk, assembly.back_rail, hanger, at.seat.screw_mm)
-    return hold is None or hold >= at.pull.value - 1e-6
+    threads = at.seat.screw_mm >= sums.LEAST_THREADS * hanger.screw_diameter_mm - 1e-6
+    beside = at.beside.wood_mm >= least_beside_mm(trial, hanger, assembly.see_through) - 1e-6
+    holds = screw_hold(trial, assembly.back_rail, hanger, at.seat.screw_mm)
+    return threads and beside and (holds is None or holds.across.value >= at.pull.value - 1e-6)
 
 
 def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
@@ -108,8 +107,8 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
         pull = pull + deep / (2 if kind in ("straps", "wire") else 1)
     if hanger is not None:
         keep_screw(desk, hanger, at.seat.screw_mm)
-    hold, screw_load = screw_hold(desk, assembly, hanger, at.seat.screw_mm, pull)
-    across = _lateral(desk, assembly, hanger, at)
+    holds = screw_hold(desk, assembly.back_rail, hanger, at.seat.screw_mm)
+    screw_load = s.let("hang.pull", "pull on each hanger", pull) if holds is not None else None
     straps_apart = 2 * (assembly.outside_width.value / 2 - at.inwards.value) if kind == "straps" else 0.0
     apart = wire.apart.value if wire else straps_apart
     return HangPlan(
@@ -125,7 +124,7 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
         (-apart / 2, apart / 2) if apart else (0.0,),
         at.seat.screw_mm,
         at.seat.where,
-        hold,
+        holds.out if holds is not None else None,
         screw_load,
         wire.tension if wire else None,
         wire.rise if wire else None,
@@ -136,20 +135,9 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
         hanger.stands_out_mm if hanger else 0.0,
         at.seat.room_mm,
         at.beside,
-        across,
+        holds.across if holds is not None else None,
         rail_pulled(desk, wire, at.down, s) if wire else None,
     )
-
-
-def _lateral(desk: Desk, assembly: Assembly, hanger: Hanger | None, at: Placed) -> Quantity | None:
-    """What the screws of one hanger carry across, safely, on the sheet; None where it is not known."""
-    s, rail = desk.sheet, assembly.back_rail
-    assert rail is not None
-    hold = lateral_hold(desk, rail, hanger, at.seat.screw_mm) if hanger is not None else None
-    if hold is None:
-        return None
-    said = s.decide("K · D² for every screw, less under seven diameters of thread, by the factor", hold, N)
-    return s.let("hang.across", "a hanger's screws carry across, safely", said, "Wood Handbook, ch. 8, from memory")
 
 
 def _pull_out(

@@ -1,6 +1,5 @@
 """Where a hanger sits on a frame: from its side, below its top, on what wood."""
 
-import math
 from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Assembly, Dot
@@ -12,6 +11,8 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.materials import Hanger, HangerKind
 
+OVER_MM = 0.5
+"""What a plate may reach beyond its wood before anyone sees it: common practice, no source."""
 HOOK_HIDDEN_MM = 5.0
 """How far below the top edge a wall's hook stays where one would see it: common practice, no source."""
 
@@ -40,38 +41,37 @@ def place_hangers(
     above = hanger.hook_above_mm if hanger is not None else 0.0
     width, height = assembly.outside_width, assembly.outside_height
     on_top = kind in ("plate", "cleat", "slanted hole")
-    upright = False
+    high_up = assembly.see_through and kind == "straps"
+    narrow = _too_narrow(desk, rail.wall.value, high, above) or desk.job.hanging.down is not None
+    on_level = on_top or (high_up and not narrow)
     if on_top:
         inwards = s.let("hang.in", "hanger, from the frame's side", width / 2)
         down = s.cut("hang.from_top", "hanger below the top edge", seat.across, "nearest", 1.0)
         places: tuple[Dot, ...] = ((0.0, height.value / 2 - down.value),)
-    elif assembly.see_through and kind == "straps":
-        upright = _too_narrow(desk, rail.wall.value, high, above)
-        if upright:
-            inwards = s.cut("hang.in", "hangers, from the frame's side", seat.across, "nearest", 1.0)
-            least = max(rail.wall.value + high / 2, above + HOOK_HIDDEN_MM)
-            down = s.choose("hang.top", "hangers below the top edge", math.ceil(least), MM, "clear of the top rail")
-        else:
-            inwards = s.cut("hang.in", "hangers, from the frame's side", width / 4, "nearest", 1.0)
-            down = s.let("hang.top", "hangers below the top edge", rail.wall / 2, "middle of the top rail")
-        x, y = width.value / 2 - inwards.value, height.value / 2 - down.value
-        places = ((-x, y), (x, y))
     else:
-        inwards = s.cut("hang.in", "hangers, from the frame's side", seat.across, "nearest", 1.0)
-        down = side_down
+        across_mm = width / 4 if on_level else seat.across
+        inwards = s.cut("hang.in", "hangers, from the frame's side", across_mm, "nearest", 1.0)
+        down = _below_corner(desk, rail, high, above, on_level) if high_up else side_down
         x, y = width.value / 2 - inwards.value, height.value / 2 - down.value
         places = ((-x, y), (x, y))
-    on_level = on_top or (assembly.see_through and kind == "straps" and not upright)
-    across = (down if on_level else inwards).value
     measured = hanger is not None and (hanger.high_mm if on_level else hanger.wide_mm) > 0
     reach = (high if on_level else wide) if measured or assembly.see_through else 0.0
-    beside = _beside(rail, across, reach, down.value - above)
-    if on_top:
-        return Placed(inwards, down, places, seat, None, load, beside)
+    beside = _beside(rail, (down if on_level else inwards).value, reach, down.value - above)
     if kind == "wire":
         wire = wire_sums(desk, load, width - 2 * inwards, down)
         return Placed(inwards, down, places, seat, wire, wire.tension, beside)
-    return Placed(inwards, down, places, seat, None, load / 2, beside)
+    return Placed(inwards, down, places, seat, None, load if on_top else load / 2, beside)
+
+
+def _below_corner(desk: Desk, rail: BackRail, high_mm: float, above_mm: float, on_top_rail: bool) -> Quantity:
+    """How far down straps sit where one sees through: on the top rail, else on uprights, close below the corner."""
+    s, decided = desk.sheet, desk.job.hanging.down
+    if on_top_rail:
+        return s.let("hang.top", "hangers below the top edge", rail.wall / 2, "middle of the top rail")
+    if decided is not None:
+        return s.choose("hang.top", "hangers below the top edge", decided.mm, MM, "decided for this job")
+    clear = s.pick("largest", rail.wall + s.number(high_mm / 2, MM), s.number(above_mm + HOOK_HIDDEN_MM, MM))
+    return s.cut("hang.top", "hangers below the top edge", clear, "up", 1.0)
 
 
 def _too_narrow(desk: Desk, wall_mm: float, high_mm: float, above_mm: float) -> bool:

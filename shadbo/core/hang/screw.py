@@ -3,11 +3,10 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.setting import BackRail
 from shadbo.core.desk import Desk
 from shadbo.core.sheet.quantity import Quantity
-from shadbo.core.sheet.units import MM, ONE
+from shadbo.core.sheet.units import MM, ONE, N
 from shadbo.core.shop.kept import SCREWS, role
 from shadbo.core.shop.materials import SPECIFIC_GRAVITY, Hanger, Screw
 from shadbo.core.sums import hang as sums
@@ -106,32 +105,29 @@ def seat_of(desk: Desk, rail: BackRail, hanger: Hanger | None, seen: bool = Fals
     return good[0] if good else max(seats, key=lambda x: (min(x.screw_mm / least, 1.0), x.wood.value))
 
 
-def screw_hold(
-    desk: Desk, assembly: Assembly, hanger: Hanger | None, screw_mm: float, pull: Quantity
-) -> tuple[Quantity | None, Quantity | None]:
-    """What a hanger's screws hold against being pulled straight out, and what pulls at them; None where unknown."""
-    gravity = SPECIFIC_GRAVITY.get(assembly.back_rail.species) if assembly.back_rail else None
+@dataclass(frozen=True, slots=True)
+class Holds:
+    """What a hanger's screws carry, safely, in newtons: pulled straight out, and across."""
+
+    out: Quantity
+    across: Quantity
+
+
+def screw_hold(desk: Desk, rail: BackRail, hanger: Hanger | None, screw_mm: float) -> Holds | None:
+    """What a hanger's screws hold in this wood; None where there are none, or nobody knows of the wood."""
+    gravity = SPECIFIC_GRAVITY.get(rail.species)
     if hanger is None or gravity is None or screw_mm <= 0:
-        return None, None
-    s = desk.sheet
+        return None
+    s, p = desk.sheet, desk.practice
     d = s.choose("hang.screw_diameter", "hanger screw, diameter", hanger.screw_diameter_mm, MM, hanger.name)
     threaded = s.choose("hang.screw", "hanger screw in the wood", screw_mm, MM, "short of the wood's far side")
     g = s.choose("hang.gravity", "specific gravity of the rail", gravity, ONE, "usual value, common practice")
-    each = s.call("108.25 · G² · D · L, for G, D, L", sums.withdrawal, g, d, threaded, u=pull.unit)
-    factor = s.choose("hang.factor", "safety factor", desk.practice.withdrawal_factor, ONE, "practice of the shop")
-    hold = s.let(
-        "hang.hold",
-        "a hanger's screws hold, safely",
-        each * float(hanger.screws) / factor,
-        "Wood Handbook, ch. 8",
-    )
-    return hold, s.let("hang.pull", "pull on each hanger", pull)
-
-
-def lateral_hold(desk: Desk, rail: BackRail, hanger: Hanger, screw_mm: float) -> float | None:
-    """What a hanger's screws safely carry across, in newtons; None for a wood whose figure is not known."""
-    gravity = SPECIFIC_GRAVITY.get(rail.species)
-    if gravity is None:
-        return None
-    each = sums.lateral(gravity, hanger.screw_diameter_mm, screw_mm)
-    return each * hanger.screws / desk.practice.lateral_factor
+    each = s.call("108.25 · G² · D · L, for G, D, L", sums.withdrawal, g, d, threaded, u=N)
+    factor = s.choose("hang.factor", "safety factor", p.withdrawal_factor, ONE, "practice of the shop")
+    many = float(hanger.screws)
+    out = s.let("hang.hold", "a hanger's screws hold, safely", each * many / factor, "Wood Handbook, ch. 8")
+    each = s.call("K · D², K by G, less for a short thread; for G, D, L", sums.lateral, g, d, threaded, u=N)
+    factor = s.choose("hang.across_factor", "factor on what they carry across", p.lateral_factor, ONE, "practice")
+    across = s.let("hang.across", "a hanger's screws carry across, safely", each * many / factor,
+                   "Wood Handbook, ch. 8, from memory")  # fmt: skip
+    return Holds(out, across)

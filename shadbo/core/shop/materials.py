@@ -71,6 +71,11 @@ class Screw(Value):
     price: Price = 0
 
 
+def usual_screw(length_mm: float) -> Screw:
+    """A wood screw of the usual thickness, where none of that length lies in the drawers."""
+    return Screw(id="wood-screw", name=f"wood screw {length_mm:g}", length_mm=max(length_mm, 1), diameter_mm=4)
+
+
 HangerKind = Literal["wire", "straps", "cleat", "plate", "strips", "ledge", "cord", "slanted hole"]
 
 

@@ -17,7 +17,7 @@ from shadbo.core.shop.boards import (
     Tape,
     TapeKind,
 )
-from shadbo.core.shop.materials import FloaterProfile, Hanger, PadStock, PlainStock, Screw, Wire
+from shadbo.core.shop.materials import FloaterProfile, Hanger, PadStock, PlainStock, Screw, Wire, usual_screw
 from shadbo.core.shop.values import Line, Millimetres, Positive, Tool, Value
 from shadbo.core.words.lengths import Mark, MarkName, System
 
@@ -219,6 +219,10 @@ class Stock(Value):
     def tapes_of(self, kind: TapeKind) -> list[Tape]:
         """Tapes of a kind, the cheapest first."""
         return sorted((t for t in self.tapes if t.kind == kind), key=lambda t: t.price)
+
+    def screw(self, length_mm: float) -> Screw:
+        """The screw of that length in the drawers; one of the usual kind where none lies there."""
+        return next((x for x in self.screws if abs(x.length_mm - length_mm) < 0.01), usual_screw(length_mm))
 
     def wire(self, pull_kg: float, factor: float) -> Wire | None:
         """The lightest wire whose rating, by the factor, takes the pull; else the strongest there is."""

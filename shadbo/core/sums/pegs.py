@@ -14,6 +14,17 @@ def most_diameter(thickness_mm: float) -> float:
     return thickness_mm / 3
 
 
+def turns(centre_up_mm: float | None, line_up_mm: float) -> bool:
+    """Whether a thing turns on two dowels in one line: unless its weight is known to lie below them.
+
+    Heights above its lowest point in mm; None where nobody has read where its weight lies. Source: statics.
+
+    >>> turns(52, 65), turns(70, 65), turns(None, 65)
+    (False, True, True)
+    """
+    return centre_up_mm is None or centre_up_mm >= line_up_mm
+
+
 def hole_depth(diameter_mm: float, stock_mm: float) -> float:
     """Twice the diameter, or two thirds of the stock, the less.
 

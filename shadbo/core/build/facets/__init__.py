@@ -31,6 +31,7 @@ from shadbo.core.build.facets.rabbeted import (
     Rails,
     Sag,
     Spacers,
+    Strainer,
     WindowSize,
 )
 
@@ -70,6 +71,7 @@ __all__ = [
     "Spacers",
     "Stepped",
     "Steps",
+    "Strainer",
     "Stretching",
     "Tilt",
     "Trim",

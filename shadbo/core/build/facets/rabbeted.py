@@ -43,6 +43,16 @@ class Sag(Facet):
 
 
 @dataclass(frozen=True, slots=True)
+class Strainer(Facet):
+    """A strainer back: its bars, and the screws that hold it in the rails."""
+
+    bar: Quantity = keyed("strainer.bar")
+    screw: Quantity = keyed("strainer.screw")
+    screw_least: Quantity = keyed("strainer.screw_least")
+    screw_most: Quantity = keyed("strainer.screw_most")
+
+
+@dataclass(frozen=True, slots=True)
 class Depth(Facet):
     """The layers against the depth there is: ``rabbet`` as listed, ``box`` to the tabs or behind the glass."""
 

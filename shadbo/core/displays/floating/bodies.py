@@ -1,5 +1,6 @@
 """A floater as bodies: walls and ledge as they were really made, the canvas where it stands, pads under it."""
 
+from collections.abc import Sequence
 from dataclasses import replace
 
 from shadbo.core.displays.floating.views import FloaterSums, faces
@@ -26,9 +27,10 @@ def floater_rails(f: FloaterSums, name: str) -> list[Body]:
     return rails_round(outside, [wall, ledge], "wood", name)
 
 
-def floater_bodies(f: FloaterSums, name: str, screw_mm: float) -> tuple[tuple[Body, ...], tuple[Tie, ...]]:
+def floater_bodies(
+    f: FloaterSums, rails: Sequence[Body], screw_mm: float
+) -> tuple[tuple[Body, ...], tuple[Tie, ...]]:
     """Rails with their ledge (or glued strips), canvas, pads; the canvas is screwed to the ledge."""
-    rails = floater_rails(f, name)
     deep, thick = f.inside_depth.value, f.ledge_thick.value
     _, ring, bars, braces = faces(f)
     front = f.face.value

@@ -9,8 +9,8 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.floating.answers import answers
 from shadbo.core.displays.floating.bodies import floater_bodies, floater_rails
 from shadbo.core.displays.floating.options import FloatingOptions
-from shadbo.core.displays.floating.parts import pad_strips, rails
-from shadbo.core.displays.floating.screws import place_screws, screw_length, screw_of
+from shadbo.core.displays.floating.parts import pad_strips, pad_width, rails
+from shadbo.core.displays.floating.screws import place_screws, screw_length
 from shadbo.core.displays.floating.stretched import braces, stretching_parts
 from shadbo.core.displays.floating.views import FloaterSums, callouts, dimensions, faces, layers, sections
 from shadbo.core.displays.rabbeted.joints import joint_lines
@@ -99,6 +99,7 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
     down = hanger_down(desk, outside_h)
     offset = wall.value + mean_gap.value
     fixings, outs = place_screws(desk, canvas, options, outside_w, outside_h, offset, line.line, down.value)
+    strip = pad_width(desk, ledge, gap) if body.pads else None
     sums = FloaterSums(
         desk,
         canvas,
@@ -119,13 +120,15 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
         in_bar,
         fixings,
         isinstance(body.profile, PlainStock),
+        strip,
     )
     rail_section, strip_section, bar_section, pad_section, screw_section = sections(sums)
     rail_faces, canvas_face, bar_faces, brace_faces = faces(sums)
     rail_order(s, s["rail.width"], s["rail.height"], wall)
-    wood = of_bodies(s, body.profile.species, floater_rails(sums, "rail"))
+    rail_bodies = floater_rails(sums, f"rail, {body.profile.name}")
+    wood = of_bodies(s, body.profile.species, rail_bodies)
     frame_mass = s.let("frame.mass", "frame, estimated", wood, "volume of its rails")
-    screw = desk.take(SCREWS, role("screw", f"{length.value:g}"), None, lambda: screw_of(desk.stock, length.value))
+    screw = desk.take(SCREWS, role("screw", f"{length.value:g}"), None, lambda: desk.stock.screw(length.value))
     parts = [
         Part(
             "canvas",
@@ -178,7 +181,7 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
     depth = s.let("frame.depth", "depth of the frame", body.inside_depth + body.ledge_thick)
     long = max(outside_w.value, outside_h.value)
     joint = joint_lines(desk, options.joint, wall, s.number(0, MM), depth, long, canvas.mass.value)
-    bodies, ties = floater_bodies(sums, f"rail, {body.profile.name}", screw.diameter_mm)
+    bodies, ties = floater_bodies(sums, rail_bodies, screw.diameter_mm)
     return Assembly(
         outside_w,
         outside_h,

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 
 from shadbo.core.build.assembly import Part
+from shadbo.core.desk import Desk
 from shadbo.core.displays.floating.views import FloaterSums
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
@@ -71,14 +72,22 @@ def rails(
     return made
 
 
+def pad_width(desk: Desk, ledge: Quantity, gap: Quantity) -> Quantity:
+    """How wide pad strips are: what the ledge has behind the canvas, short of its inner edge."""
+    s = desk.sheet
+    wide = s.pick("largest", ledge - gap - s.number(1, MM), s.number(0, MM))
+    return s.cut("pad.width", "pad strips, width", wide, "down", desk.practice.cut_tolerance_mm)
+
+
 def pad_strips(f: FloaterSums, section: tuple[tuple[float, float], ...]) -> list[Part]:
     """Strips that lie under the canvas and stay out of the gap: two of its width, two between them."""
-    if not f.pads:
+    strip = f.pad_width
+    if strip is None:
         return []
     s, p = f.desk.sheet, f.desk.practice
-    strip = s.cut("pad.width", "pad strips, width", f.ledge - f.gap - s.number(1, MM), "down", p.cut_tolerance_mm)
     across = s.cut("pad.across", "pad strips, top and bottom", f.canvas.width, "down", p.cut_tolerance_mm)
-    upright = s.cut("pad.upright", "pad strips, sides", f.canvas.height - 2 * strip, "down", p.cut_tolerance_mm)
+    between = s.pick("largest", f.canvas.height - 2 * strip, s.number(0, MM))
+    upright = s.cut("pad.upright", "pad strips, sides", between, "down", p.cut_tolerance_mm)
     layers = _counted(f.pads)
     parts: list[Part] = []
     for i, (stock, n) in enumerate(layers):

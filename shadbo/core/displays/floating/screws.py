@@ -8,20 +8,11 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.floating.options import FloatingOptions
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
-from shadbo.core.shop.materials import Screw
-from shadbo.core.shop.shop import Stock
 from shadbo.core.sums.canvas import CanvasSums
 from shadbo.core.sums.floater import grip_window, shortest_screw
 from shadbo.core.sums.spacing import KeepOut, evenly, spaced
 
 HANGER_HALF_MM = 25.0
-
-
-def screw_of(stock: Stock, length_mm: float) -> Screw:
-    """The screw of that length in the drawers; one of the usual kind where none lies there."""
-    found = next((x for x in stock.screws if abs(x.length_mm - length_mm) < 0.01), None)
-    usual = Screw(id="wood-screw", name=f"wood screw {length_mm:g}", length_mm=max(length_mm, 1), diameter_mm=4)
-    return found or usual
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,7 +7,6 @@ from shadbo.core.build.assembly import Callout, Dimension, Dot, Fixing, Layer, R
 from shadbo.core.desk import Desk
 from shadbo.core.shapes.rings import mitred
 from shadbo.core.sheet.quantity import Quantity
-from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.shop.materials import PadStock
 from shadbo.core.sums.canvas import CanvasSums
 from shadbo.core.sums.square import Opening, Placement
@@ -38,6 +37,7 @@ class FloaterSums:
     in_bar: Quantity
     fixings: tuple[Fixing, ...]
     square: bool
+    pad_width: Quantity | None = None
 
     @property
     def side_gap(self) -> Quantity:
@@ -70,8 +70,9 @@ def sections(f: FloaterSums) -> tuple[Ring, Ring, Ring, Ring, tuple[Dot, Dot]]:
         (front, low + rim),
     )
     top = max(wall + ledge, low + 3)
-    pad_mm = to_mark(max(ledge - f.gap.value - 1.0, 1.0), f.desk.mark.mm, "down")  # as its strips are cut
-    pad = _rect(rear, low, rear + f.pad.value, min(low + pad_mm, top)) if f.pad.value > 0 else ()
+    pad: Ring = ()
+    if f.pad_width is not None and f.pad.value > 0:
+        pad = _rect(rear, low, rear + f.pad.value, min(low + f.pad_width.value, top))
     line = f.line.value
     return rail, strip, bar, pad, ((back, line), (back - f.screw.value, line))
 

@@ -84,9 +84,9 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
     else:
         s.let("depth.left", "depth still over", spare, way="down")
     hanger_down(desk, s["frame.outside_height"])
-    rails = rail_parts(frame)
+    rails = frame_bodies(frame)
     section, layers = section_of(frame, slabs, package.reach_mm)
-    parts = [*rails]
+    parts = rail_parts(frame, rails)
     mass = package.mass
     for layer in slabs:
         for part in _parts_of(desk, frame, layer, section.get(layer.id, ()), package.windows):
@@ -114,7 +114,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
     if package.sections is not None:
         parts += package.sections(begins)
     size = (frame.package_w.value, frame.package_h.value)
-    bodies = [*frame_bodies(frame), *slab_bodies(s, slabs, begins, size, package.windows)]
+    bodies = [*rails, *slab_bodies(s, slabs, begins, size, package.windows)]
     bodies += beside.bodies
     ties = ties_of(joins, bodies, slabs, package.mount)
     if package.bodies is not None:

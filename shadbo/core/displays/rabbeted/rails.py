@@ -1,14 +1,16 @@
 """Rails of a rabbeted frame: mitred pairs with section and faces, and strips that extend a rabbet."""
 
+from collections.abc import Sequence
+
 from shadbo.core.build.assembly import Part, Ring
-from shadbo.core.displays.rabbeted.bodies import frame_bodies
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.shapes.rings import mitred, rect
 from shadbo.core.sheet.units import MM
+from shadbo.core.solids.body import Body
 from shadbo.core.sums.weight import of_bodies
 
 
-def rail_parts(frame: Frame) -> list[Part]:
+def rail_parts(frame: Frame, bodies: Sequence[Body]) -> list[Part]:
     """Two pairs of mitred rails with their section and faces, and the extension strips where there are any."""
     s, desk = frame.desk.sheet, frame.desk
     f, lip, front, deep = frame.face.value, frame.lip.value, frame.front.value, frame.profile.height_mm
@@ -17,7 +19,7 @@ def rail_parts(frame: Frame) -> list[Part]:
     for at, thinner in frame.steps:
         inner += [(at, inner[-1][1]), (at, wall - thinner)]
     section: Ring = ((0, 0), (deep, 0), (deep, inner[-1][1]), *reversed(inner), (front, f), (0, f))
-    wood = of_bodies(s, frame.profile.species, frame_bodies(frame))
+    wood = of_bodies(s, frame.profile.species, bodies)
     mass = s.let("frame.mass", "frame, estimated", wood, "volume of its rails")
     w, h = s["frame.outside_width"].value / 2, s["frame.outside_height"].value / 2
     faces = dict(zip(("top", "bottom", "left", "right"), mitred(w, h, f), strict=True))

@@ -11,6 +11,7 @@ from shadbo.core.sheet.quantity import DUST, Quantity
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.boards import ACID_FREE, SheetKind, SheetStock, SpacerStock
 from shadbo.core.shop.kept import SHEETS, SPACERS
+from shadbo.core.shop.materials import PlainStock
 from shadbo.core.sums.border import build_up
 from shadbo.core.sums.plate import sag_mm
 
@@ -34,8 +35,8 @@ BACKING = SheetStock(id="backing", name="backing, none listed", kind="backing", 
 class Slab:
     """One layer. ``starts_mm`` is how far its edge lies inside the package's; a ring ends after ``ring_mm``.
 
-    ``one`` is the name of one of several strips. ``wrapped``: it reaches to the package's edge, whatever of it is
-    measured and seen.
+    ``one`` is the name of one of several strips, ``bar`` the stock of a strainer. ``wrapped``: it reaches to the
+    package's edge, whatever of it is measured and seen.
     """
 
     id: str
@@ -54,6 +55,7 @@ class Slab:
     count: int = 1
     wrapped: bool = False
     one: str = ""
+    bar: PlainStock | None = None
 
     @property
     def kg_per_m2(self) -> float:

@@ -10,7 +10,7 @@ from shadbo.core.displays.rabbeted.options import FrameOptions
 from shadbo.core.displays.rabbeted.points import side_fixings
 from shadbo.core.displays.rabbeted.slabs import Slab
 from shadbo.core.sheet.units import MM, ONE
-from shadbo.core.shop.kept import PLAIN_STOCK
+from shadbo.core.shop.kept import PLAIN_STOCK, SCREWS, role
 from shadbo.core.shop.materials import PlainStock
 from shadbo.core.solids.body import Body, Step, rails_round
 from shadbo.core.sums.floater import shortest_screw
@@ -43,7 +43,7 @@ def strainer_slab(desk: Desk, options: FrameOptions) -> tuple[Slab, ...]:
     thick = s.choose("strainer.thick", "strainer back, thickness", flat, MM, bar.name)
     s.choose("strainer.bar", "strainer back, width of a bar", across, MM, bar.name)
     layer = s.let(f"stack.{STRAINER}", "strainer back", thick, bar.name)
-    return (Slab(STRAINER, "strainer back", "strip", layer, "stretcher", ring_mm=across, cut=False),)
+    return (Slab(STRAINER, "strainer back", "strip", layer, "stretcher", ring_mm=across, cut=False, bar=bar),)
 
 
 def sized(desk: Desk, frame: Frame, slabs: Sequence[Slab]) -> list[Slab]:
@@ -54,29 +54,25 @@ def sized(desk: Desk, frame: Frame, slabs: Sequence[Slab]) -> list[Slab]:
     one = s.number(1, MM)
     width = s.cut("strainer.width", "strainer back, width", frame.width.least - one, "down", 0.3)
     height = s.cut("strainer.height", "strainer back, height", frame.height.least - one, "down", 0.3)
-    bar = _bar(desk)
-    around = 2 * (width + height) - 4 * s["strainer.bar"]
+    bar = slabs[-1].bar
+    assert bar is not None
+    around = s.pick("largest", 2 * (width + height) - 4 * s["strainer.bar"], s.number(0, MM))
     mass = s.let(
         "mass.strainer", "strainer back, mass", solid(s, bar.species, s["strainer.bar"] * s["strainer.thick"], around)
     )
     return [*slabs[:-1], replace(slabs[-1], size=(width, height), mass=mass)]
 
 
-def _bar(desk: Desk) -> PlainStock:
-    taken = next(x.item for x in desk.taken if x.role == STRAINER)
-    assert isinstance(taken, PlainStock)
-    return taken
-
-
 def strainer_parts(desk: Desk, layer: Slab, section: tuple[tuple[float, float], ...]) -> list[Part]:
     """Its bars, mitred, in two pairs."""
-    s, bar = desk.sheet, _bar(desk)
+    s, bar = desk.sheet, layer.bar
     note = say(
         desk.mark,
         "bars {} wide; pull the rails in with blocks and clamps until middle = ends, then screw it through the rail",
         Mm(s["strainer.bar"].value),
     ).pick(desk.mark.system)
     assert layer.size is not None
+    assert bar is not None
     return [
         Part(
             f"{STRAINER}-{axis}",
@@ -118,20 +114,22 @@ def strainer_join(desk: Desk, frame: Frame) -> Join:
     most = s.let("strainer.screw_most", "strainer screw, at most", wall + s["strainer.bar"] - s.number(5, MM))
     value, _ = shortest_screw(least.value, most.value, desk.practice.screw_lengths_mm)
     s.let("strainer.screw", "strainer screw", s.decide("shortest standard length between", value, MM, least, most))
+    screw = desk.take(SCREWS, role("screw", f"{value:g}"), None, lambda: desk.stock.screw(value))
     fixings = side_fixings(desk, frame, "strainer.at", lambda side: max(int((side - 120) // APART_MM) + 1, 2), 60.0)
     s.let("strainer.count", "strainer screws", s.number(len(fixings), ONE))
     return Join(
         STRAINER,
         "strainer screws",
-        say(desk.mark, "wood screw {}", Mm(value)).pick(desk.mark.system),
+        screw.name,
         ("rail", STRAINER),
         fixings,
         s["strainer.screw"],
-        4.0,
+        screw.diameter_mm,
         operations=(
             "pilot and countersink the rail from outside, clear of its mitres",
             "a plug or filler over each head",
         ),
         key="strainer.count",
+        price=screw.price,
         pulls=True,
     )

@@ -71,7 +71,7 @@ def _sink(desk: Desk, size: tuple[Quantity, Quantity], slabs: Sequence[Slab], be
     if piece is None or piece.size is None or piece.wrapped:
         return Beside()
     thick = piece.thick.value
-    boards = desk.stock.sheets_of("mat", *FILLING)
+    boards = [x for x in desk.stock.sheets_of("mat", *FILLING) if x.safe]
     if not boards and desk.known(SHEETS, SINK, None) is None:
         return Beside()
 
@@ -89,7 +89,8 @@ def _sink(desk: Desk, size: tuple[Quantity, Quantity], slabs: Sequence[Slab], be
         for axis, of in zip(("width", "height"), piece.size, strict=True)
     )
     deep = s.let("sink.deep", "sink, deep", one * n, sheet.name)
-    area = size[0] * size[1] - w * h
+    left = size[0] * size[1] - w * h
+    area = s.pick("largest", left, s.number(0, left.unit))
     mass = s.let("mass.sink", "sink, mass", by_area(s, sheet.kg_per_m2, area * n.value))
     hole = centred(w.value, h.value)
     part = Part(
@@ -152,7 +153,7 @@ def _needed(desk: Desk, size: tuple[Quantity, Quantity], ring: Slab, piece: Slab
     reaches = any(q.value > full.value - 2 * ring.ring_mm for q, full in zip(piece.size, size, strict=True))
     if reaches or thick <= LYING_MM:
         return None
-    boards = desk.stock.sheets_of("mat", *FILLING)
+    boards = [x for x in desk.stock.sheets_of("mat", *FILLING) if x.safe]
     if not boards and desk.known(SHEETS, ROLE, None) is None:
         return None
 

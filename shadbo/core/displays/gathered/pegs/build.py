@@ -192,7 +192,7 @@ class OpenFrame:
                        o.pegs is not None, why),
             choice_row(HOME.to("dowel"), "Dowel", dowels, o.dowel is not None, menu=True, key="peg.diameter"),
             *told_line(desk, "peg.behind", "Rail behind the object", "so that it clears the wall"),
-            *told_line(desk, "peg.most", "Dowel, at most", "a third of the object's thickness"),
+            *told_line(desk, "peg.most", "Dowel, at most", "a third of the object, where it is thinnest"),
             *told_line(desk, "peg.in_rail", "Hole in the rail, deep"),
             *told_line(desk, "peg.in_object", "Hole in the object, deep"),
             *told_line(desk, "peg.length", "Dowel to cut", "air and both holes, a little less"),

@@ -15,7 +15,7 @@ from shadbo.core.shop.boards import Dowel
 from shadbo.core.sums.bending import MPA
 from shadbo.core.sums.hang import force
 from shadbo.core.sums.items import Item
-from shadbo.core.sums.pegs import hole_depth, most_diameter, stress_mpa
+from shadbo.core.sums.pegs import hole_depth, most_diameter, stress_mpa, turns
 
 PEG = Dowel(id="dowel", name="dowel, none listed", diameter_mm=6)
 Side = Literal["left", "right", "bottom", "top"]
@@ -39,17 +39,11 @@ def rails_of_axis(desk: Desk, axis: str, size: Quantity, gap: Quantity, face: Qu
     s.let(f"gap.made_{axis}", f"air on the {axis}, each side", (middle - size) / 2)
 
 
-def hangs_low(item: Item) -> bool:
-    """Whether the object is known to be heavier below the line of two side dowels, so that it does not turn."""
-    detail = item.piece.detail
-    if not isinstance(detail, Keepsake) or detail.centre_up is None:
-        return False
-    return detail.centre_up.mm < item.height.value / 2
-
-
 def sides_of(o: PegOptions, item: Item) -> tuple[Side, ...]:
     """Where the dowels stand: as decided, else two where the object cannot turn on them, and three where it could."""
-    return SIDES[o.pegs or (2 if hangs_low(item) else 3)]
+    detail = item.piece.detail
+    centre = detail.centre_up.mm if isinstance(detail, Keepsake) and detail.centre_up is not None else None
+    return SIDES[o.pegs or (3 if turns(centre, item.height.value / 2) else 2)]
 
 
 def thinnest_mm(item: Item, sides: tuple[Side, ...]) -> float:
@@ -126,16 +120,10 @@ def dowel_mm(desk: Desk, side: Side) -> float:
 def dowel_ring(desk: Desk, item: Item, side: Side) -> Ring:
     """A dowel from the front: pushed to the bottom of its hole in the rail."""
     s = desk.sheet
-    w, h = s["frame.inside_width.middle"].value / 2, s["frame.inside_height.middle"].value / 2
-    r, start = s["peg.diameter"].value / 2, s["peg.in_rail"].value
-    half = h if side in LEVEL else w
-    a, b = half + start - dowel_mm(desk, side), half + start
-    return {
-        "left": rect(-b, -r, -a, r),
-        "right": rect(a, -r, b, r),
-        "bottom": rect(-r, -b, r, -a),
-        "top": rect(-r, a, r, b),
-    }[side]
+    level = side in LEVEL
+    half = s["frame.inside_height.middle" if level else "frame.inside_width.middle"].value / 2
+    bottom = half + s["peg.in_rail"].value
+    return _along(side, bottom, -dowel_mm(desk, side), s["peg.diameter"].value)
 
 
 def places(desk: Desk, item: Item, sides: tuple[Side, ...]) -> tuple[tuple[Fixing, ...], tuple[Spot, ...]]:
@@ -152,8 +140,8 @@ def places(desk: Desk, item: Item, sides: tuple[Side, ...]) -> tuple[tuple[Fixin
         deep = s["peg.in_object_level" if level else "peg.in_object"].value
         dot = _on(side, half)
         fixings.append(Fixing(dot, side, along))
-        in_rail = _bored(side, half, s["peg.in_rail"].value, d)
-        in_object = _bored(side, own, -deep, d)
+        in_rail = _along(side, half, s["peg.in_rail"].value, d)
+        in_object = _along(side, own, -deep, d)
         spots.append(Spot(f"rail-{side}", "peg", dot, d, item.id, along.key, "rail", in_rail))
         spots.append(Spot(f"object-{side}", "peg", _on(side, own), d, item.id, key, "object", in_object))
     return tuple(fixings), tuple(spots)
@@ -164,8 +152,8 @@ def _on(side: Side, at_mm: float) -> Dot:
     return {"left": (-at_mm, 0.0), "right": (at_mm, 0.0), "bottom": (0.0, -at_mm), "top": (0.0, at_mm)}[side]
 
 
-def _bored(side: Side, at_mm: float, deep_mm: float, d_mm: float) -> Ring:
-    """A hole from the front: from the edge at ``at_mm`` outwards by ``deep_mm``, inwards where that is below zero."""
+def _along(side: Side, at_mm: float, deep_mm: float, d_mm: float) -> Ring:
+    """A hole or dowel from the front: from ``at_mm`` outwards by ``deep_mm``, inwards where that is below zero."""
     a, b, r = min(at_mm, at_mm + deep_mm), max(at_mm, at_mm + deep_mm), d_mm / 2
     return {
         "left": rect(-b, -r, -a, r),

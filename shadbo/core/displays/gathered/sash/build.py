@@ -7,7 +7,6 @@ from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.build.setting import BackRail, Room
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
-from shadbo.core.displays.floating.screws import screw_of
 from shadbo.core.displays.gathered.sash.bodies import sash_bodies
 from shadbo.core.displays.gathered.sash.options import HOME, LEVERS
 from shadbo.core.displays.gathered.sash.parts import sash_callouts, sash_layers
@@ -97,7 +96,7 @@ class SashDisplay:
         hanger_down(desk, height)
         mass = masses_of(desk, got)
         screw_mm = s["card.screw"].value
-        screw = desk.take(SCREWS, role("screw", f"{screw_mm:g}"), None, lambda: screw_of(desk.stock, screw_mm))
+        screw = desk.take(SCREWS, role("screw", f"{screw_mm:g}"), None, lambda: desk.stock.screw(screw_mm))
         fixings = card_fixings(desk, card)
         join = Join(
             "card-screws", "screws through the card", screw.name, ("rail", "card"), fixings, s["card.screw"],
@@ -113,9 +112,8 @@ class SashDisplay:
             desk, item, got, wall, core, card, mass, (core_sheet, card_sheet), more[0] if more is not None else None
         )
         w, h = width.value / 2, height.value / 2
-        back = s.let(
-            "rail.back_wall", "rail behind the glass", s.pick("largest", wall - s["sash.hidden"], s.number(8, MM))
-        )
+        free = s.pick("smallest", (width - card[0]) / 2, (height - card[1]) / 2)
+        back = s.let("rail.back_wall", "back of the sash beside its card", free, way="down")
         deep = got["thickness"]
         room = got["thickness"].value - got["rebate"].value
         bodies, ties = sash_bodies(desk, item, got, core, card, join)
