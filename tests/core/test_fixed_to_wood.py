@@ -157,3 +157,13 @@ def test_a_strap_on_a_sash_lies_beside_its_card():
     for b in p.bodies:
         if b.part == "hanger":
             assert not Polygon(b.prisms[0].ring).intersects(Polygon(card.prisms[0].ring).buffer(-0.5))
+
+
+def test_a_cleat_that_would_lie_on_the_canvas_stops():
+    """The canvas ends behind its frame, and the rail is narrower than the cleat is high."""
+    shallow = next(f for f in SHOP.stock.frames if f.rabbet_mm == 13).model_dump(mode="json")
+    start = job("canvas frame", "canvas", {"canvas_frame": {"profile": shallow}}, weight_kg=2)
+    wire, cleat = plan(start), plan(start, Edit(at="hanging/kind", to="cleat"))
+    assert not [f for f in wire.findings if f.code == "solid.clash"]
+    found = next(f for f in cleat.findings if f.code == "solid.clash")
+    assert "cleat" in found.title.mm

@@ -1,6 +1,7 @@
 """Everything that a build takes stands once in its list, with what it weighs and costs."""
 
 import math
+from typing import Any
 
 import pytest
 from hypothesis import given, settings
@@ -148,3 +149,39 @@ def test_what_is_drawn_as_fetched_is_the_list():
         words = " ".join(e.text for e in parts_scene(p, "mm").elements if isinstance(e, Words))
         for row in cut_list(p):
             assert row.kind == "part" or row.name in words, (the_job.title, row.name)
+
+
+def by_name() -> dict[str, tuple[str, float]]:
+    """What the demo's drawers ask for a thing: a piece, a metre or a square metre of it."""
+    stock = SHOP.stock
+    each: tuple[Any, ...] = (*stock.screws, *stock.hangers, *stock.clips, *stock.supplies, *stock.poster_rails)
+    rolls: tuple[Any, ...] = (*stock.wires, *stock.spacers, *stock.lamps, *stock.dowels)
+    flat: tuple[Any, ...] = (*stock.sheets, *stock.pads)
+    return {
+        **{x.name: ("each", x.price) for x in each},
+        **{x.name: ("m" if x.by_length else "each", x.price) for x in stock.tapes},
+        **{x.name: ("m", x.price_per_m) for x in rolls},
+        **{x.name: ("m2", x.price_per_m2) for x in flat},
+    }
+
+
+@pytest.mark.parametrize("title", [j.title for j in demo_jobs() if not j.title.startswith("Four coxswains")])
+def test_the_price_is_that_of_the_list_looked_up_line_by_line(title: str):
+    """Sums and stock only: nothing of the plan's own prices. The coxswains' lined walls are sold by the sheet."""
+    p = plan(next(j for j in demo_jobs() if j.title == title))
+    prices, s = by_name(), p.desk.sheet
+    total = 0.0
+    if "rail.order" in s:
+        total += value(p, "rail.order") / 1000 * p.assembly.moulding.price_per_m
+    for row in cut_list(p):
+        name = next((x for x in (row.material, row.name, row.name.removeprefix("pad, ")) if x in prices), None)
+        name = name or next((x for x in prices if row.name.startswith(f"{x}, ")), None)
+        if name is None:
+            continue
+        how, price = prices[name]
+        long = row.length_mm or 0.0
+        if f"{row.part}.upright" in s:  # half of the strips are shorter
+            long = (long + value(p, f"{row.part}.upright")) / 2
+        size = {"each": 1.0, "m": long / 1000, "m2": long * (row.width_mm or 0.0) / 1e6}[how]
+        total += row.count * size * price
+    assert value(p, "price.materials") == pytest.approx(total, abs=0.02)

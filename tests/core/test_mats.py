@@ -227,9 +227,9 @@ def test_a_notch_is_as_wide_in_the_mat_as_its_line_says():
 
 def test_the_sheet_of_the_outer_mat_says_where_badges_sit_and_what_comes_first():
     plate = sized("plate", 90, 20, sort="nameplate", thickness=1)
-    p = plan(
-        jersey({"detail": PHOTO}, {"detail": PATCH, "name": "crew badge"}, {"detail": plate, "name": "oar plate"})
-    )
+    named = ({"detail": PATCH, "name": "crew badge"}, {"detail": plate, "name": "oar plate"})
+    p = plan(jersey({"detail": PHOTO}, *named))
+    assert p.assembly is not None
     outer, inner = (mat_page(p, m, "mm") for m in mats_of(p))
     assert {x.name for x in on_mat(p.assembly, "mat")} == {"crew badge", "oar plate"}
     assert "crew badge" in outer

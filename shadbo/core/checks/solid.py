@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from shadbo.core.checks.view import Look
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal, StationName
+from shadbo.core.hang.bodies import hanger_bodies
 from shadbo.core.solids.bites import bites
 from shadbo.core.solids.body import Body
 from shadbo.core.solids.clash import Clash, clashes
@@ -18,7 +19,8 @@ WAYS = {"forwards": "Nothing stops it from falling forwards", "backwards": "Noth
 def one_place(look: Look) -> Iterator[Finding]:
     """Two things in one place, real sizes where they were measured: each pair once, by the most that they share."""
     told: set[tuple[str, str]] = set()
-    for clash in clashes(look.assembly.bodies):
+    bodies = (*look.assembly.bodies, *hanger_bodies(look.assembly, look.hang))
+    for clash in clashes(bodies):
         names = (clash.first.name, clash.second.name)
         if names in told:
             continue

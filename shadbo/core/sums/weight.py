@@ -5,7 +5,7 @@ from collections.abc import Iterable
 
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Sheet
-from shadbo.core.sheet.units import KG, KG_PER_MM2, KG_PER_MM3, MM3
+from shadbo.core.sheet.units import KG, KG_PER_MM2, KG_PER_MM3, MM2, MM3
 from shadbo.core.shop.materials import DENSITY_KG_PER_M3, Species
 from shadbo.core.solids.body import Body
 
@@ -69,6 +69,13 @@ def of_bodies(sheet: Sheet, species: Species, bodies: Iterable[Body]) -> Quantit
 def skin(sheet: Sheet, what: str, area: Quantity) -> Quantity:
     """Mass in kg of a sheet by its area."""
     return by_area(sheet, AREA_KG_PER_M2[what], area)
+
+
+def area_of(sheet: Sheet, width: Quantity, height: Quantity) -> Quantity:
+    """Area of a sheet; nothing where one of its sizes came out below nothing, which is a stop elsewhere."""
+    if min(width.value, height.value) < 0:
+        return sheet.decide("nothing is left of it", 0.0, MM2, width, height)
+    return width * height
 
 
 def by_area(sheet: Sheet, kg_per_m2: float, area: Quantity) -> Quantity:

@@ -8,7 +8,7 @@ from shadbo.core.displays.rabbeted.slabs import Slab
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sums.border import strips
-from shadbo.core.sums.weight import SPACER_KG_PER_M3, by_area, of_density
+from shadbo.core.sums.weight import SPACER_KG_PER_M3, area_of, by_area, of_density
 from shadbo.core.words.words import say
 
 
@@ -28,7 +28,7 @@ def layer_part(
         price = width.value * height.value / 1e6 * layer.sheet.price_per_m2
         if mass is None:
             out = cut_out_mm2(layer, (width.value, height.value), windows)
-            net = width * height
+            net = area_of(s, width, height)
             if out > 0:
                 net = net - s.decide("cut out of it", out, net.unit)
             mass = s.let(f"mass.{layer.id}", f"{layer.name}, mass", by_area(s, layer.kg_per_m2, net))

@@ -97,7 +97,7 @@ class Backed(OnePiece):
                 key="stack.backing",
                 to_cut=True,
                 note=pieces,
-                price=w * h / 1e6 * stock.price_per_m2,
+                price=width.value * height.value / 1e6 * stock.price_per_m2,
                 sheet=stock,
             ),
             seen(

@@ -8,7 +8,7 @@ from shadbo.core.shapes.rings import centred, rect
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.boards import SheetStock
 from shadbo.core.sums.items import Item
-from shadbo.core.sums.weight import by_area
+from shadbo.core.sums.weight import area_of, by_area
 
 SEEN_MM = 60.0
 
@@ -60,7 +60,7 @@ def sash_layers(
     inner = start + cloth
     parts.append(
         Part("core", "board", f"core: {sheets[0].name}", HATCH[sheets[0].kind], 1, *core, core_t,
-             mass=by_area(s, sheets[0].kg_per_m2, core[0] * core[1]), section=rect(x, inner, x + core_t.value, top),
+             mass=by_area(s, sheets[0].kg_per_m2, area_of(s, *core)), section=rect(x, inner, x + core_t.value, top),
              key="core.width", to_cut=True, note="edges eased, so that the cloth does not wear", price=price[0],
              sheet=sheets[0])
     )  # fmt: skip
@@ -75,7 +75,7 @@ def sash_layers(
         assert packer is not None
         parts.append(
             Part("filler", "packer", f"packer: {packer.name}", HATCH[packer.kind], int(many.value), *core,
-                 s["filler.one"], mass=by_area(s, packer.kg_per_m2, core[0] * core[1]) * many.value,
+                 s["filler.one"], mass=by_area(s, packer.kg_per_m2, area_of(s, *core)) * many.value,
                  section=rect(x, inner, x + fill.value, top), key="stack.filler", to_cut=True, sheet=packer,
                  price=core[0].value * core[1].value / 1e6 * packer.price_per_m2)
         )  # fmt: skip
@@ -84,7 +84,7 @@ def sash_layers(
     beyond = (got["outside_width"].value - card[0].value) / 2
     parts.append(
         Part("card", "backing", f"rear card: {sheets[1].name}", HATCH[sheets[1].kind], 1, *card, card_t,
-             mass=by_area(s, sheets[1].kg_per_m2, card[0] * card[1]),
+             mass=by_area(s, sheets[1].kg_per_m2, area_of(s, *card)),
              section=rect(deep, beyond, deep + card_t.value, top), face=(centred(card[0].value, card[1].value),),
              seen_from=("back",), key="card.width", to_cut=True,
              note="screwed to the sash beyond the cloth; pilot holes, washers", price=price[1], sheet=sheets[1])
