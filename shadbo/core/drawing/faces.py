@@ -6,7 +6,6 @@ from shadbo.core.drawing.edge import dim_of
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.hang.bodies import hanger_bodies
 from shadbo.core.plan import Plan
-from shadbo.core.shapes.rings import mitred
 from shadbo.core.words.lengths import System, texts
 from shadbo.core.words.words import number_text
 
@@ -82,12 +81,8 @@ def back_scene(plan: Plan, system: System) -> Scene:
     assert hang is not None
     scene = Scene("from the back: left and right change places")
     w, h = a.outside_width.value / 2, a.outside_height.value / 2
-    for part in a.parts:
-        if "back" in part.seen_from and (part.role != "rail" or a.back_rail is None):
-            scene.add(*(Shape(_mirror(ring), part.hatch, part.key, part.id) for ring in part.face))
+    scene.add(*_from_behind(a))
     deep = a.back_rail.wall.value + a.back_rail.ledge.value if a.back_rail else 0.0
-    if a.back_rail:
-        scene.add(*(Shape(ring, "wood", "rail.width", "rail") for ring in mitred(w, h, deep)))
     for join in a.joins:
         r = join.diameter_mm
         if r <= 0 or join.part:  # a dowel is bored into an edge: from behind nothing of it is seen
@@ -113,6 +108,18 @@ def back_scene(plan: Plan, system: System) -> Scene:
     if a.back_rail:
         scene.add(Words((0, -h + deep / 2), "label here", "part"))
     return scene
+
+
+def _from_behind(a: Assembly) -> list[Shape]:
+    """The build from behind: what lies within the rails, the rails' own backs, what is screwed onto them."""
+    rails = [b for b in a.bodies if b.fixed] if a.back_rail is not None else []
+    back = max((b.back_mm for b in rails), default=0.0)
+    onto = {b.part for b in a.bodies if rails and not b.fixed and not b.bites and b.front_mm >= back - 1e-6}
+    seen = [p for p in a.parts if "back" in p.seen_from and not (rails and p.role == "rail")]
+    within, over = [p for p in seen if p.id not in onto], [p for p in seen if p.id in onto]
+    out = [Shape(_mirror(ring), p.hatch, p.key, p.id) for p in within for ring in p.face]
+    out += [Shape(_mirror(b.prisms[-1].ring), b.hatch, "rail.width", "rail") for b in rails]
+    return out + [Shape(_mirror(ring), p.hatch, p.key, p.id) for p in over for ring in p.face]
 
 
 def _hangers(scene: Scene, plan: Plan, w: float, h: float) -> None:

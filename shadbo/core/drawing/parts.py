@@ -1,7 +1,9 @@
 """Parts to cut: every rail with its slants and its long-point length, every strip, and how many."""
 
+from collections import Counter
+
 from shadbo.core.build.assembly import Part
-from shadbo.core.cutting.cut_list import CutRow, cut_list
+from shadbo.core.cutting.cut_list import cut_list
 from shadbo.core.drawing.scene import Line, Scene, Shape, Words
 from shadbo.core.plan import Plan
 from shadbo.core.words.lengths import System, texts
@@ -12,6 +14,7 @@ LONGEST = 118.0
 NAME_AT = 44.0
 NAME_PX = 240.0
 BOARD_PX = 406.0
+LINE, LINE_SIGNS = 9.0, 78
 
 
 def parts_scene(plan: Plan, system: System) -> Scene:
@@ -48,20 +51,35 @@ def parts_scene(plan: Plan, system: System) -> Scene:
         )
         scene.add(Words((name_at * 0.2, y + height / 2 - 2.8), how, "note", part.key, "start"))
         y -= ROW if part.mitred else ROW * 0.72
-    bought = [_fetched(row, plan, system) for row in cut_list(plan) if row.kind != "part"]
+    rows = _lines(plan, system)
     if not cut:
         scene.add(Words((0, y + 12), "nothing to cut", "part", "", "start"))
-    scene.add(Words((0, y + 4), "from the drawers: " + ", ".join(bought), "side", "screw.count", "start"))
-    scene.add(Line(((0, y + 1), (name_at + LONGEST, y + 1)), "thin"))
+    for n, row in enumerate(rows):
+        scene.add(Words((0, y + 4 - n * LINE), row, "side", "screw.count", "start"))
+    below = y + 1 - max(len(rows) - 1, 0) * LINE
+    scene.add(Line(((0, below), (name_at + LONGEST, below)), "thin"))
     return scene
 
 
-def _fetched(row: CutRow, plan: Plan, system: System) -> str:
-    """A row of what is not cut: how many, and how long where it comes off a roll or a stick."""
-    long = texts(row.length_mm, plan.desk.mark).pick(system) if row.length_mm is not None else ""
-    if row.count == 1 and long:
-        return f"{long} of {row.name}"
-    return f"{row.count} × {row.name}"
+def _lines(plan: Plan, system: System) -> list[str]:
+    """What is fetched, each thing once, in lines that the board takes; with its length where it comes off a roll."""
+    many: Counter[str] = Counter()
+    lengths: set[str] = set()
+    for row in cut_list(plan):
+        if row.kind != "part":
+            long = row.length_mm if not row.part else None
+            said = f"{texts(long, plan.desk.mark).pick(system)} of {row.name}" if long is not None else row.name
+            many[said] += row.count
+            if long is not None:
+                lengths.add(said)
+    words = [x if n == 1 and x in lengths else f"{n} × {x}" for x, n in many.items()]
+    out = ["from the drawers: "]
+    for n, word in enumerate(words, 1):
+        text = word + (", " if n < len(words) else "")
+        if len(out[-1]) + len(text) > LINE_SIGNS:
+            out.append("")
+        out[-1] += text
+    return [x.rstrip() for x in out]
 
 
 def _bar(scene: Scene, part: Part, x: float, y: float, length: float, height: float) -> None:

@@ -27,8 +27,8 @@ def section_of(frame: Frame, slabs: Sequence[Slab], reach_mm: float) -> tuple[di
             rings[layer.id] = rect(x, start, x + thick, high)
         ladder.append(Layer(_short(layer), x, x + thick, layer.hatch, layer.key))
         x += thick
-    room = frame.desk.practice.fastener_room_mm
-    if slabs and slabs[-1].role != "bar":
+    room = frame.desk.sheet["depth.fastener"].value
+    if room > 0 and slabs[-1].role != "bar":
         ladder.append(Layer("to close", x, x + room, "air", "depth.fastener"))
     return rings, tuple(ladder)
 
