@@ -5,12 +5,14 @@ from shadbo.core.checks.view import Look
 from shadbo.core.desk import Desk
 from shadbo.core.displays.registry import display_of
 from shadbo.core.findings import CannotPlan, by_weight
+from shadbo.core.hang.bodies import hung_by
 from shadbo.core.hang.cost import material_price
 from shadbo.core.hang.hanging import plan_hanging
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
 from shadbo.core.sheet.units import KG
 from shadbo.core.shop.shop import Shop
+from shadbo.core.solids.space import Space
 from shadbo.core.sums.weight import screws_kg
 
 BROKEN = (ArithmeticError, AssertionError, AttributeError, LookupError, TypeError, ValueError)
@@ -49,6 +51,8 @@ def _assess(job: Job, shop: Shop) -> Plan:
     weight = desk.sheet.let("weight.total", "weight of frame and piece", total)
     hang = plan_hanging(desk, assembly, weight)
     material_price(desk, assembly, hang)
-    look = Look(desk=desk, assembly=assembly, hang=hang)
+    behind, hung = hung_by(assembly, hang)
+    space, ties = Space((*assembly.bodies, *behind)), (*assembly.ties, *hung)
+    look = Look(desk=desk, assembly=assembly, hang=hang, space=space, ties=ties)
     findings = [finding for check in CHECKS for finding in check(look)]
     return Plan(desk, display, (), assembly, hang, tuple(by_weight(findings)))

@@ -7,7 +7,7 @@ from shadbo.core.build.assembly import Assembly
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask, Display
 from shadbo.core.findings import RANK, Finding
-from shadbo.core.hang.bodies import hanger_bodies
+from shadbo.core.hang.bodies import hung_by
 from shadbo.core.hang.hang_plan import HangPlan
 from shadbo.core.sheet.quantity import Severity
 from shadbo.core.solids.body import Body
@@ -50,7 +50,7 @@ class Plan:
         """All that the build is made of, its hangers behind it."""
         if self.assembly is None:
             return ()
-        return self.assembly.bodies + (hanger_bodies(self.assembly, self.hang) if self.hang is not None else ())
+        return self.assembly.bodies + (hung_by(self.assembly, self.hang)[0] if self.hang is not None else ())
 
     def with_findings(self, findings: tuple[Finding, ...]) -> "Plan":
         """The same plan with other findings."""

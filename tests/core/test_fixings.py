@@ -14,6 +14,7 @@ from shadbo.core.decisions.edit import Edit
 from shadbo.core.shapes.rings import centred
 from shadbo.core.solids.bites import bites, screws_through
 from shadbo.core.solids.body import Body, Prism, Step, rails_round
+from shadbo.core.solids.space import Space
 from shadbo.core.sums import joints
 from shadbo.files.dxf import as_dxf
 from tests.core.test_box_slips import lit, pegged
@@ -29,16 +30,18 @@ CARD = Body("card", "card", "backing", (Prism(centred(390, 290), 30, 33),), "car
 
 def test_a_screw_reaches_what_it_holds_or_the_judge_says_which_it_misses():
     good = screws_through("s", "screw", [(-185, 0), (185, 0)], 4, (13, 33), ("rail", "card"))
-    assert bites([*RAILS, CARD, *good]) == []
+    assert bites(Space([*RAILS, CARD, *good])) == []
     beside = screws_through("s", "screw", [(-160, 0), (185, 0)], 4, (13, 33), ("rail", "card"))
-    assert [(x.fixing.id, x.other, x.misses) for x in bites([*RAILS, CARD, *beside])] == [("s-1", "rail", True)]
+    assert [(x.fixing.id, x.other, x.misses) for x in bites(Space([*RAILS, CARD, *beside]))] == [
+        ("s-1", "rail", True)
+    ]
     short = screws_through("s", "screw", [(-185, 0)], 4, (30, 33), ("rail", "card"))
-    assert [x.other for x in bites([*RAILS, CARD, *short])] == ["rail"]
+    assert [x.other for x in bites(Space([*RAILS, CARD, *short]))] == ["rail"]
 
 
 def test_a_screw_into_glass_is_told_by_how_far():
     into = screws_through("s", "screw", [(0, 0)], 4, (1, 33), ("card",))
-    assert [(x.other, x.by_mm, x.misses) for x in bites([*RAILS, GLASS, CARD, *into])] == [("glass", 2, False)]
+    assert [(x.other, x.by_mm, x.misses) for x in bites(Space([*RAILS, GLASS, CARD, *into]))] == [("glass", 2, False)]
 
 
 @given(
@@ -50,7 +53,7 @@ def test_bites_agree_with_an_independent_reckoning(x: float, y: float, d: float,
     square = Polygon([(x + a, y + b) for a, b in ring.exterior.coords])
     wood = Polygon(centred(400, 300), [centred(340, 240)])
     deep = min(front + long, 30) - front
-    missed = [b for b in bites([*RAILS, *screw]) if b.misses]
+    missed = [b for b in bites(Space([*RAILS, *screw])) if b.misses]
     if deep < 0.9 or square.intersection(wood).area < 0.05 * d * d:
         assert missed
     if deep > 1.1 and any(Polygon(r.prisms[0].ring).contains(square) for r in RAILS):
@@ -139,7 +142,7 @@ def test_a_dowel_is_judged_by_what_it_stands_in():
     assert "solid.bite" not in codes(p)
     dowels = [b for b in p.assembly.bodies if b.bites]
     others = [b for b in p.assembly.bodies if not b.bites and b.id != "item"]
-    assert {x.other for x in bites([*others, *dowels])} == {"item"}
+    assert {x.other for x in bites(Space([*others, *dowels]))} == {"item"}
 
 
 def test_a_light_box_hangs_on_the_wall_behind_its_last_step_and_weighs_what_is_left_of_its_rails():

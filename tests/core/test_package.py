@@ -4,15 +4,17 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from shadbo.core.change import change
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted.filling import MOST_FILLERS, filler_slab
-from shadbo.core.displays.rabbeted.slabs import first_sheet, spacer_slab
+from shadbo.core.displays.rabbeted.filling import MOST_FILLERS, filler_slabs
+from shadbo.core.displays.rabbeted.slabs import first_sheet
+from shadbo.core.displays.rabbeted.spacers import spacer_slabs
 from shadbo.core.drawing.board import draw_ladder
 from shadbo.core.drawing.edge import edge_scene
 from shadbo.core.drawing.scene import Shape
 from shadbo.core.stations import stations
-from tests.flat import SHOP, detail, job, plan, value
+from tests.flat import SHOP, detail, gathered, job, plan, sized, value
 from tests.making import codes, length
 
 
@@ -23,17 +25,35 @@ def desk() -> Desk:
 @given(st.floats(3.1, 40))
 def test_filling_leaves_no_more_than_the_shop_allows_where_boards_can_do_it(spare: float):
     d = desk()
-    layer = filler_slab(d, spare, 0.0, 3.0)
-    assert layer is not None
-    left = spare - layer.thick.value
+    layers = filler_slabs(d, spare, 0.0, 3.0)
+    assert layers
+    left = spare - sum(x.thick.value for x in layers)
     assert left >= -1e-6
     assert left <= max(3.0, spare - MOST_FILLERS * 5) + 1e-6
 
 
 def test_nothing_is_filled_where_nothing_is_over():
-    assert filler_slab(desk(), 2.9, 0.0, 3.0) is None
-    assert filler_slab(desk(), -4, 0.0, 3.0) is None
-    assert spacer_slab(desk(), 0.0) is None
+    assert filler_slabs(desk(), 2.9, 0.0, 3.0) == []
+    assert filler_slabs(desk(), -4, 0.0, 3.0) == []
+    assert spacer_slabs(desk(), 0.0) == []
+
+
+def test_spacers_of_two_heights_come_nearer_than_those_of_one():
+    d = desk()
+    layers = spacer_slabs(d, 42.0)
+    assert [(x.name, x.id) for x in layers] == [("3 × spacer 13", "spacer"), ("spacer 3", "spacer_2")]
+    assert sum(x.thick.value for x in layers) == 42
+    assert [x.role for x in d.taken] == ["spacer", "spacer_2"], "both are kept with the job at its first cut"
+
+
+def test_spacers_that_were_cut_stay_what_they_are_when_a_reading_moves():
+    deep = gathered("shadow box", {"detail": sized("keepsake", 200, 150, depth=36)})
+    first = change(deep, [Edit(at="pins/rail.width", to={"mm": 340, "typed": "340", "tool": "rule"})], SHOP)
+    assert first.plan is not None
+    names = {x.name for x in first.plan.assembly.by_role("spacer")}
+    more = Edit(at="pieces/piece/detail/depth", to={"mm": 33.0, "typed": "33", "tool": "rule"})
+    after = change(first.job, [more], SHOP).plan
+    assert {x.name for x in after.assembly.by_role("spacer")} <= names
 
 
 @given(st.floats(100, 1500), st.floats(100, 1500))

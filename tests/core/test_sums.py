@@ -6,9 +6,10 @@ from hypothesis import strategies as st
 
 from shadbo.core.sheet.sheet import Sheet
 from shadbo.core.sheet.units import MM
-from shadbo.core.sums.border import border_in, build_up, clip_count, hinge_count, point_count, strips, tape_bands
+from shadbo.core.sums.border import border_in, clip_count, hinge_count, point_count, strips, tape_bands
 from shadbo.core.sums.fit import allowance_of, frame_axis, hold
 from shadbo.core.sums.movement import growth_mm, moisture_percent, swelling_mm
+from shadbo.core.sums.piles import Rounding, piles
 from shadbo.core.sums.plate import alpha, sag_mm, small_sag_mm
 from tests.flat import detail, job, plan, value
 from tests.making import length
@@ -69,14 +70,26 @@ def test_bands_cover_the_back_and_none_is_idle(height: float, tape: float, overl
     assert n == 1 or cover - (tape - overlap) < height + 1e-3
 
 
-@given(st.floats(0.5, 40), st.lists(st.sampled_from([3.0, 5.0, 6.0, 9.0, 13.0]), min_size=1, unique=True))
-def test_spacers_reach_the_air_with_the_least_overshoot(needed: float, heights: list[float]):
-    built = build_up(needed, tuple(heights), most=99)
-    assert built is not None
-    assert built.count * built.strip_mm >= needed - 1e-3
-    for height in heights:
-        over = -(-needed // height) * height - needed
-        assert built.over_mm <= over + 1e-3
+@given(
+    st.floats(0.5, 60),
+    st.lists(st.sampled_from([1.4, 2.0, 3.0, 5.0, 6.0, 9.0, 13.0]), min_size=1, max_size=4, unique=True),
+    st.sampled_from(["up", "down", "nearest"]),
+)
+def test_piles_are_all_that_brute_force_finds(goal: float, thick: list[float], rounding: Rounding):
+    """Every pile comes to what it says; none of one or two thicknesses comes nearer on the side that is asked."""
+    found = piles(thick, goal, rounding, 99)
+    for p in found:
+        assert p.high_mm == pytest.approx(sum(thick[i] * n for i, n in p.many))
+        assert rounding != "up" or p.high_mm >= goal - 1e-4
+        assert rounding != "down" or p.high_mm <= goal + 1e-4
+    many = range(int(goal / min(thick)) + 2)
+    heights = {n * a + m * b for a in thick for b in thick for n in many for m in many if n + m}
+    side = {"up": lambda h: h >= goal - 1e-6, "down": lambda h: h <= goal + 1e-6, "nearest": lambda _: True}[rounding]
+    near = [abs(h - goal) for h in heights if side(h)]
+    if near:
+        assert min(abs(p.high_mm - goal) for p in found) == pytest.approx(min(near), abs=2e-4)
+    else:
+        assert found == []
 
 
 def test_counts_of_practice():

@@ -19,6 +19,7 @@ from shadbo.core.shapes.plane import Ring as Ring
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.boards import SheetStock, Tape
 from shadbo.core.shop.materials import HangerKind, PadStock
+from shadbo.core.solids.bites import Bar
 from shadbo.core.solids.body import Body, Tie
 from shadbo.core.sums.spacing import KeepOut
 from shadbo.core.words.lengths import Both
@@ -112,6 +113,7 @@ class Join:
 
     ``part``: what fixes is itself a part of the list, so that it is not fetched besides.
     ``pulls``: it keeps what it holds from coming forwards too, as a screw does and a point does not.
+    ``bars`` is the form of each of them, what they have to reach is its rail and, where it pulls, what it holds.
     """
 
     id: str
@@ -128,6 +130,7 @@ class Join:
     price: float = 0.0
     pulls: bool = False
     part: str = ""
+    bars: tuple[Bar, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

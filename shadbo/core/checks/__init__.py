@@ -31,6 +31,7 @@ CHECKS: tuple[Callable[[Look], Iterator[Finding]], ...] = (
     sums.no_answer,
     solid.one_place,
     solid.opening_leaves,
+    solid.no_way_in,
     solid.unheld,
     solid.fixings_miss,
     readings.bars_fill_canvas,

@@ -5,29 +5,36 @@ from collections.abc import Iterator
 from shadbo.core.checks.view import Look
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal, StationName
-from shadbo.core.hang.bodies import hanger_bodies
-from shadbo.core.solids.bites import bites
-from shadbo.core.solids.body import Body
+from shadbo.core.solids.bites import Bite, bites
+from shadbo.core.solids.body import Body, Way
 from shadbo.core.solids.clash import Clash, clashes
 from shadbo.core.solids.held import loose
 from shadbo.core.solids.openings import broken_out
+from shadbo.core.solids.ways_in import barred
 from shadbo.core.words.words import Mm, both
 
-WAYS = {"forwards": "Nothing stops it from falling forwards", "backwards": "Nothing holds it from behind"}
+WAYS: dict[Way, str] = {
+    "forwards": "Nothing stops it from falling forwards",
+    "backwards": "Nothing holds it from behind",
+    "down": "Nothing carries it",
+    "up": "Nothing stops it from rising when it is turned over",
+    "left": "Nothing stops it from sliding to the left",
+    "right": "Nothing stops it from sliding to the right",
+}
 
 
 def one_place(look: Look) -> Iterator[Finding]:
     """Two things in one place, real sizes where they were measured: each pair once, by the most that they share."""
     told: set[tuple[str, str]] = set()
-    bodies = (*look.assembly.bodies, *hanger_bodies(look.assembly, look.hang))
-    for clash in clashes(bodies):
+    for clash in clashes(look.space):
         names = (clash.first.name, clash.second.name)
         if names in told:
             continue
         told.add(names)
+        moved = clash.first.stops or clash.second.stops
         yield Finding(
             "solid.clash",
-            "stop",
+            "caution" if moved else "stop",
             _station(clash),
             look.say("{} and {} are in one place: by {}", both(names[0]), both(names[1]), Mm(clash.by_mm, "up")),
             look.say(
@@ -39,7 +46,9 @@ def one_place(look: Look) -> Iterator[Finding]:
             ),
             place=f"{clash.first.part}/{clash.second.part}",
             proposals=(*_again(look, clash.first), *_again(look, clash.second), *look.others(2)),
-            by_hand=both("Read both again; what is too large is cut again, or the other made larger."),
+            by_hand=both("Drive it a little beside the other.")
+            if moved
+            else both("Read both again; what is too large is cut again, or the other made larger."),
         )
 
 
@@ -80,7 +89,8 @@ def opening_leaves(look: Look) -> Iterator[Finding]:
 def fixings_miss(look: Look) -> Iterator[Finding]:
     """A screw or dowel that does not reach what it is to hold, or goes into what it must not touch."""
     told: set[tuple[str, str, bool]] = set()
-    found = bites(look.assembly.bodies)
+    wood_mm = max((b.back_mm for b in look.assembly.bodies if b.fixed), default=0.0)
+    found = [x for x in bites(look.space) if not _behind_all(x, wood_mm)]
     for x in found:
         line = (x.fixing.part, x.other, x.misses)
         if line in told:
@@ -99,10 +109,36 @@ def fixings_miss(look: Look) -> Iterator[Finding]:
         )
 
 
+def _behind_all(bite: Bite, wood_mm: float) -> bool:
+    """Whether a point stands behind all wood: a package deeper than its rabbet is told by its depth."""
+    return bite.misses and bite.fixing.stops and bite.fixing.front_mm >= wood_mm - 1e-6
+
+
+def no_way_in(look: Look) -> Iterator[Finding]:
+    """What the frame does not let in: it is narrower on the way than the thing is large."""
+    told: set[tuple[str, str]] = set()
+    for x in barred(look.space):
+        names = (x.body.part, x.by.name)
+        if names in told:
+            continue
+        told.add(names)
+        yield Finding(
+            "solid.barred",
+            "stop",
+            "sizes",
+            look.say("{} does not go in: {} stands in its way by {}", both(x.body.name), both(x.by.name),
+                     Mm(x.by_mm, "up")),
+            look.say("it goes in {}, to {} behind the front edge", both(x.body.enters), Mm(x.body.front_mm)),
+            place=f"{x.body.part}/{x.by.part}",
+            proposals=(*_again(look, x.body), *_again(look, x.by), *look.others(2)),
+            by_hand=both("Make the way as wide as what goes through it, or cut the thing smaller."),
+        )  # fmt: skip
+
+
 def unheld(look: Look) -> Iterator[Finding]:
     """Things that neither lie against something that is held, nor are fixed to it."""
     told: set[tuple[str, str]] = set()
-    for x in loose(look.assembly.bodies, look.assembly.ties):
+    for x in loose(look.space, look.ties):
         if (x.body.part, x.way) in told:  # one of several strips tells for all
             continue
         told.add((x.body.part, x.way))

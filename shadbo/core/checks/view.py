@@ -11,6 +11,8 @@ from shadbo.core.findings import Finding, Proposal, StationName
 from shadbo.core.hang.hang_plan import HangPlan
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.values import Length
+from shadbo.core.solids.body import Tie
+from shadbo.core.solids.space import Space
 from shadbo.core.words.lengths import FINER, Both
 from shadbo.core.words.words import Sayable, both, length, say
 
@@ -19,10 +21,15 @@ T = TypeVar("T")
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Look(Faceted):
-    """Assembly and sheet of a plan in the making. Checks read it, and never which display it is."""
+    """Assembly and sheet of a plan in the making. Checks read it, and never which display it is.
+
+    ``space`` has all bodies in their places, hangers among them, ``ties`` what is fixed to what.
+    """
 
     assembly: Assembly
     hang: HangPlan
+    space: Space
+    ties: tuple[Tie, ...]
 
     def say(self, sentence: str, *values: Sayable) -> Both:
         """A sentence in both systems."""

@@ -4,7 +4,7 @@ from shadbo.core.build.assembly import Assembly, Dot, Ring
 from shadbo.core.drawing.distances import distance_dims
 from shadbo.core.drawing.edge import dim_of
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
-from shadbo.core.hang.bodies import hanger_bodies
+from shadbo.core.hang.bodies import hanger_bodies, wire_line
 from shadbo.core.plan import Plan
 from shadbo.core.words.lengths import System, texts
 from shadbo.core.words.words import number_text
@@ -133,10 +133,8 @@ def _hangers(scene: Scene, plan: Plan, w: float, h: float) -> None:
         if hang.kind != "wire":
             scene.add(Round((x, y + 13), 5, "wire", "hang.down"))
     if hang.rise is not None:
-        (xl, y), (xr, _) = (hang.places[0], hang.places[-1]) if hang.places else ((-w + 10, h), (w - 10, h))
-        top = y + hang.rise.value
-        middle = tuple((x, top) for x in hang.hooks)
-        scene.add(Line(((xl, y), *middle, (xr, y)), "wire", "wire.rise"))
-        scene.add(*(Round((x, top), 4, "mark", "hang.hook") for x in hang.hooks))
+        line = wire_line(hang)
+        scene.add(Line(tuple(line), "wire", "wire.rise"))
+        scene.add(*(Round(at, 4, "mark", "hang.hook") for at in line[1:-1]))
     if hang.bumper_mm > 0:
         scene.add(*(Round((sx * (w - 9), -h + 9), 6, "thin", "hang.hook") for sx in (-1, 1)))

@@ -3,7 +3,7 @@
 from shadbo.core.build.assembly import Ring
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.plan import Plan
-from shadbo.core.sums.stretch import staple_order
+from shadbo.core.sums.stretch import staple_places
 from shadbo.core.words.lengths import System
 from shadbo.core.words.words import number_text
 
@@ -48,15 +48,8 @@ def stretch_scene(plan: Plan, system: System) -> Scene:
 
 
 def _staples(scene: Scene, plan: Plan, w: float, h: float) -> None:
-    inset = plan.desk.sheet["stretch.return"].value * 0.35
-    for staple in staple_order(2 * w, 2 * h, plan.desk.practice.staples_apart_mm):
-        at = staple.from_middle_mm
-        x, y = {
-            "top": (at, h - inset),
-            "bottom": (at, inset - h),
-            "left": (w - inset, -at),
-            "right": (inset - w, -at),
-        }[staple.side]
+    for staple, (right, y) in staple_places(plan.desk, 2 * w, 2 * h):
+        x = -right
         scene.add(Round((x, y), 1.0, "mark", "stretch.staples"))
         away = {"top": (0.0, -15.0), "bottom": (0.0, 15.0), "left": (15.0, 0.0), "right": (-15.0, 0.0)}[staple.side]
         scene.add(Words((x, y), str(staple.number), "tiny", "stretch.staples", "middle", away))

@@ -28,6 +28,12 @@ def hanger_down(desk: Desk, outside_height: Quantity) -> Quantity:
     return desk.sheet.cut("hang.down", "hangers below the top edge", outside_height * part, "nearest", 1.0)
 
 
+def hangers_at(desk: Desk, outside_height: Quantity) -> Quantity:
+    """The same, put on the sheet once, by whoever needs it first."""
+    known = desk.sheet.get("hang.down")
+    return hanger_down(desk, outside_height) if known is None else known
+
+
 def choose_kind(desk: Desk, weight: Quantity, assembly: Assembly) -> tuple[HangerKind, str]:
     """The kind of hanging by weight, size and see-through, and the reason."""
     p, weight_kg = desk.practice, weight.value

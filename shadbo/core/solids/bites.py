@@ -1,16 +1,17 @@
 """What is let into others: screws and dowels as bodies, and what each of them passes through."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from dataclasses import dataclass
 
-from shapely import Polygon, box, contains_xy
+import numpy as np
+from shapely import box as rectangle
 
 from shadbo.core.shapes.plane import Dot
-from shadbo.core.shapes.polygon import box_of
 from shadbo.core.shapes.rings import rect
-from shadbo.core.solids.body import Body, Prism, shape_of
-from shadbo.core.solids.clash import Box, near
+from shadbo.core.solids.body import Body, Prism
+from shadbo.core.solids.space import Space, holds_dot
 
+THIN_MM = 1e-3
 LEAST_MM = 1.0
 """A fixing that is less than this deep in a thing does not hold it."""
 SOFT = ("glass", "textile", "cloth", "paper", "puzzle")
@@ -30,6 +31,31 @@ def screws_through(
 
 
 @dataclass(frozen=True, slots=True)
+class Bar:
+    """A straight piece of a fixing at the side of a frame, as seen from the wall of its rabbet.
+
+    ``out_mm``: from where to where it reaches outwards, into or over the rail; ``deep_mm``: from the back of what it
+    holds, towards the wall; ``wide_mm`` along the side.
+    """
+
+    out_mm: tuple[float, float]
+    wide_mm: float
+    deep_mm: tuple[float, float]
+
+    def prism(self, at: Dot, out: Dot, back_mm: float) -> Prism:
+        """The bar at one place, ``out`` pointing from it over its rail.
+
+        >>> Bar((-5, 8), 6, (0, 1)).prism((0, 100), (0, 1), 20).ring[0]
+        (-3.0, 95.0)
+        """
+        (x, y), (u, v), half = at, out, self.wide_mm / 2
+        (a, b), along = self.out_mm, (abs(v) * half, abs(u) * half)
+        xs, ys = sorted((x + u * a, x + u * b)), sorted((y + v * a, y + v * b))
+        ring = rect(xs[0] - along[0], ys[0] - along[1], xs[1] + along[0], ys[1] + along[1])
+        return Prism(ring, back_mm + self.deep_mm[0], back_mm + self.deep_mm[1])
+
+
+@dataclass(frozen=True, slots=True)
 class Bite:
     """A fixing and what is wrong with its way: it does not reach ``other``, or goes into it by ``by_mm``."""
 
@@ -39,29 +65,27 @@ class Bite:
     misses: bool
 
 
-def bites(bodies: Sequence[Body]) -> list[Bite]:
+def bites(space: Space) -> list[Bite]:
     """Every fixing that misses what it is to hold, or goes into what it must not touch."""
-    fixings = [b for b in bodies if b.bites]
-    if not fixings:
-        return []
-    things = [b for b in bodies if not b.bites]
-    boxes = {id(p): box_of(p.ring) for b in bodies for p in b.prisms}
-    shapes: dict[int, Polygon] = {}
+    bite = space.told("bites")
+    may = space.near & (space.shared[:, :, 2] > 0) & bite[:, None] & ~bite
+    deep: dict[int, dict[int, float]] = {}
+    for i, j in np.argwhere(may).tolist():
+        by = _shared_mm(space, i, j)
+        if by > 0:
+            thing, met = int(space.owner[j]), deep.setdefault(int(space.owner[i]), {})
+            met[thing] = max(met.get(thing, 0.0), by)
+    things = [b for b in space.bodies if not b.bites]
     out = []
-    for fixing in fixings:
-        deep: dict[str, float] = {}
-        names: dict[str, str] = {}
-        for thing in things:
-            by = max((_shared_mm(p, q, boxes, shapes) for p in fixing.prisms for q in thing.prisms), default=0.0)
-            if by <= 0:
-                continue
-            deep[thing.id] = by
-            names[thing.id] = thing.name
-            meant = any(_is(thing.id, x) for x in fixing.into)
-            if by > LEAST_MM and not meant and thing.hatch in SOFT:
-                out.append(Bite(fixing, thing.name, by, False))
+    for at, fixing in enumerate(space.bodies):
+        if not fixing.bites:
+            continue
+        found = [(space.bodies[j], by) for j, by in deep.get(at, {}).items()]
+        for b, by in found:
+            if by > LEAST_MM and b.hatch in SOFT and not b.gives and not any(_is(b.id, x) for x in fixing.into):
+                out.append(Bite(fixing, b.name, by, False))
         for wanted in fixing.into:
-            if max((by for x, by in deep.items() if _is(x, wanted)), default=0.0) < LEAST_MM:
+            if max((by for b, by in found if _is(b.id, wanted)), default=0.0) < LEAST_MM:
                 said = next((b.name for b in things if _is(b.id, wanted)), wanted)
                 out.append(Bite(fixing, said, 0.0, True))
     return out
@@ -71,22 +95,22 @@ def _is(id_: str, wanted: str) -> bool:
     return id_ == wanted or id_.startswith(f"{wanted}-")
 
 
-def _shared_mm(p: Prism, q: Prism, boxes: dict[int, Box], shapes: dict[int, Polygon]) -> float:
+def _shared_mm(space: Space, i: int, j: int) -> float:
     """How far a fixing's prism goes into another one, along its longest side."""
-    deep = min(p.back_mm, q.back_mm) - max(p.front_mm, q.front_mm)
-    if deep <= 0 or not near(p, q, boxes):
-        return 0.0
-    left, low, right, high = boxes[id(p)]
+    p, q = space.prisms[i], space.prisms[j]
+    left, low, right, high = space.boxes[i]
     wide, tall, long = right - left, high - low, p.back_mm - p.front_mm
-    if id(q) not in shapes:
-        shapes[id(q)] = shape_of(q)
-    if long >= max(wide, tall):  # along the depth: its middle line stands in the other's outline, or only grazes it
-        inside = contains_xy(shapes[id(q)], (left + right) / 2, (low + high) / 2)
-        return deep if inside else 0.0
-    both = box(left, low, right, high).intersection(shapes[id(q)])
-    if both.is_empty:
-        return 0.0
-    a, b, c, d = both.bounds
-    if (c - a) * 2 < min(wide, tall) or (d - b) * 2 < min(wide, tall):
+    if long > min(wide, tall) + THIN_MM:  # along the depth: its middle line stands in the other's outline, or beside
+        middle = ((left + right) / 2, (low + high) / 2)
+        inside = holds_dot(q.ring, middle) and not any(holds_dot(h, middle) for h in q.holes)
+        return float(space.shared[i, j, 2]) if inside else 0.0
+    a, b, c, d = space.both(i, j)
+    if not space.covers(j, (a, b, c, d)):
+        both = rectangle(left, low, right, high).intersection(space.shape(j))
+        if both.is_empty:
+            return 0.0
+        a, b, c, d = both.bounds
+    across, thin = (d - b, tall) if wide >= tall else (c - a, wide)
+    if across * 2 < thin - THIN_MM:
         return 0.0  # it only grazes the edge
     return float(c - a) if wide >= tall else float(d - b)

@@ -7,7 +7,7 @@ middle) and a stretch of depth (z from the frame's front edge towards the wall, 
 from collections.abc import Iterable
 from dataclasses import dataclass
 from itertools import pairwise
-from typing import Literal
+from typing import Literal, get_args
 
 from shapely import Polygon, union_all
 
@@ -53,6 +53,9 @@ def shape_of(prism: Prism) -> Polygon:
     return whole.difference(union_all(holes)) if holes else whole
 
 
+Enters = Literal["from behind", "from the front", "made with the frame"]
+
+
 @dataclass(frozen=True, slots=True)
 class Body:
     """One part in its place. ``part`` is the part of the list that it is, one of several where those are alike.
@@ -61,7 +64,9 @@ class Body:
     stand where the layout has them, whose own checks tell of those that lie over one another. ``short`` is its name
     where its place is seen anyway. ``lacks_mm`` is how much wood a rail lacks, ``closed``
     that it leaves nothing open. ``bites``: it is let into others, as a dowel or a screw is; ``into``
-    are the ids, or what they begin with, of those that it has to reach.
+    are the ids, or what they begin with, of those that it has to reach. ``stops``: such a one that others lie
+    against, as a point is. ``gives``: paper, a wire or a staple, which gives way to what stands
+    in its place. ``enters`` is how it gets there.
     """
 
     id: str
@@ -76,6 +81,9 @@ class Body:
     closed: bool = False
     bites: bool = False
     into: tuple[str, ...] = ()
+    stops: bool = False
+    gives: bool = False
+    enters: Enters = "from behind"
 
     @property
     def volume_mm3(self) -> float:
@@ -93,7 +101,8 @@ class Body:
         return max(p.back_mm for p in self.prisms)
 
 
-Way = Literal["forwards", "backwards"]
+Way = Literal["forwards", "backwards", "down", "up", "left", "right"]
+EVERY_WAY: tuple[Way, ...] = get_args(Way)
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,7 +112,7 @@ class Tie:
     body: str
     to: str
     by: str
-    ways: tuple[Way, ...] = ("forwards", "backwards")
+    ways: tuple[Way, ...] = EVERY_WAY
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from shadbo.core.shapes.polygon import box_of
 from shadbo.core.solids.body import Body
-from shadbo.core.solids.clash import EPS_MM
+from shadbo.core.solids.space import EPS_MM
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,7 +1,6 @@
 """Borders: a piece in a given opening, corner marks, strips round an edge, boards that carry cloth."""
 
 import math
-from dataclasses import dataclass
 
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Sheet
@@ -15,27 +14,6 @@ def border_in(sheet: Sheet, axis: str, opening: Quantity, piece: Quantity) -> Qu
 def strips(inner_width_mm: float, inner_height_mm: float, thick_mm: float) -> tuple[float, float]:
     """Four strips round an inside: one pair full length, the other between them."""
     return inner_width_mm, inner_height_mm - 2 * thick_mm
-
-
-@dataclass(frozen=True, slots=True)
-class Built:
-    """A height built up from strips: how many, how high, and what that is over."""
-
-    count: int
-    strip_mm: float
-    over_mm: float
-
-
-def build_up(needed_mm: float, strips_mm: tuple[float, ...], most: int = 6) -> Built | None:
-    """The stack of one strip height with the least overshoot, then the fewest; None without strips."""
-    if not strips_mm:
-        return None
-    options = []
-    for height in strips_mm:
-        n = max(1, math.ceil(needed_mm / height - 1e-6))
-        options.append(Built(n, height, n * height - needed_mm))
-    few = [b for b in options if b.count <= most] or options
-    return min(few, key=lambda b: (round(b.over_mm, 6), b.count))
 
 
 def tape_bands(height_mm: float, tape_mm: float, overlap_mm: float) -> int:

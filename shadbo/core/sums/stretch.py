@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.pieces import LooseCanvas
+from shadbo.core.shapes.plane import Dot
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
 
@@ -16,6 +17,10 @@ EDGE_WORDS = {
     "colour": "one plain colour",
     "white": "left white",
 }
+
+
+INSET_SHARE = 0.35
+"""How far in from the bar's edge a staple sits, of the cloth that is turned: common practice, no source."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -100,6 +105,19 @@ def stretch_sums(desk: Desk, detail: LooseCanvas, got: dict[str, Quantity]) -> S
     order = staple_order(size["width"].value, size["height"].value, p.staples_apart_mm)
     s.let("stretch.staples", "staples", s.number(len(order), ONE))
     return Stretched(size["width"], size["height"], depth, bar_depth, bar_face)
+
+
+def staple_places(desk: Desk, width_mm: float, height_mm: float) -> list[tuple[Staple, Dot]]:
+    """Every staple on the back of the bars, in the order of work, with its place in the front plane."""
+    inset = desk.sheet["stretch.return"].value * INSET_SHARE
+    w, h = width_mm / 2, height_mm / 2
+    out = []
+    for staple in staple_order(width_mm, height_mm, desk.practice.staples_apart_mm):
+        at = staple.from_middle_mm
+        place = {"top": (-at, h - inset), "bottom": (-at, inset - h), "left": (inset - w, -at),
+                 "right": (w - inset, -at)}[staple.side]  # fmt: skip
+        out.append((staple, place))
+    return out
 
 
 def staple_order(width_mm: float, height_mm: float, apart_mm: float, corner_mm: float = 30.0) -> list[Staple]:

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import replace
 
+from shadbo.core.displays.floating.stretched import staple_bodies
 from shadbo.core.displays.floating.views import FloaterSums, faces
 from shadbo.core.shapes.polygon import moved
 from shadbo.core.solids.bites import screws_through
@@ -38,7 +39,8 @@ def floater_bodies(
     size = (f.canvas.width.value, f.canvas.height.value)
     behind = min(front + CLOTH_MM, back)
     wood = tuple(Prism(bar, behind, back) for bar in (*bars, *braces))
-    canvas = Body("canvas", "canvas", "stretcher", (Prism(ring, front, behind), *wood), "canvas")
+    canvas = Body("canvas", "canvas", "stretcher", (Prism(ring, front, behind), *wood), "canvas",
+                  enters="from the front")  # fmt: skip
     bodies = [*rails, canvas]
     s = f.desk.sheet
     if f.pads and "pad.across" in s and f.pad.value > 0:
@@ -46,7 +48,10 @@ def floater_bodies(
         parts = (f"pad-across-{f.pads[0].id}", f"pad-upright-{f.pads[0].id}")
         pads = strips_round(size, strip, across, upright, (back, back + f.pad.value), "pad", "pad", parts, "pad")
         by = (f.placed.right.value, f.placed.up.value)  # under the canvas, where it stands
-        bodies += [replace(b, prisms=tuple(replace(p, ring=moved(p.ring, *by)) for p in b.prisms)) for b in pads]
+        for b in pads:
+            prisms = tuple(replace(p, ring=moved(p.ring, *by)) for p in b.prisms)
+            bodies.append(replace(b, prisms=prisms, enters="from the front"))
+    bodies += staple_bodies(f.desk, size, (f.placed.right.value, f.placed.up.value), back, "canvas")
     back_edge = deep + thick
     bodies += screws_through(
         "screws",

@@ -3,16 +3,28 @@
 from collections.abc import Iterable, Mapping, Sequence
 from itertools import pairwise
 
-from shadbo.core.build.assembly import Join
+from shadbo.core.build.assembly import Dot, Join, Side
 from shadbo.core.build.marked import Window
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.displays.rabbeted.frame import Frame
+from shadbo.core.displays.rabbeted.points import OVER_MM
 from shadbo.core.displays.rabbeted.slabs import SAID, Slab
 from shadbo.core.displays.rabbeted.strainer import STRAINER, strainer_bodies
 from shadbo.core.shapes.plane import Ring
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.sheet import Sheet
-from shadbo.core.solids.body import Body, Prism, Step, Tie, Way, framed, rails_round, shape_of, strips_round
+from shadbo.core.solids.body import (
+    EVERY_WAY,
+    Body,
+    Prism,
+    Step,
+    Tie,
+    Way,
+    framed,
+    rails_round,
+    shape_of,
+    strips_round,
+)
 
 
 def frame_bodies(frame: Frame) -> list[Body]:
@@ -30,7 +42,7 @@ def frame_bodies(frame: Frame) -> list[Body]:
     if frame.extension is not None:
         behind = [Step(w, h, deep, deep + frame.extension.value)]
         parts = ("extension-width", "extension-height")
-        bodies += rails_round(outside, behind, "stretcher", "rabbet extension", parts, "extension")
+        bodies += rails_round(outside, behind, "stretcher", "rabbet extension", parts, "rail-extension")
     return bodies
 
 
@@ -91,10 +103,38 @@ def slab_bodies(
     return out
 
 
+OUT: Mapping[Side, Dot] = {"top": (0, 1), "bottom": (0, -1), "left": (-1, 0), "right": (1, 0)}
+
+
+def fastened(frame: Frame, joins: Iterable[Join], slabs: Sequence[Slab], begins: Mapping[str, float]) -> list[Body]:
+    """Points, clips and screws round a package, each at its place behind the layer that it holds.
+
+    Their bars count from the rabbet's wall, which is farther from the package on one axis than on the other.
+    """
+    by = {x.id: x for x in slabs}
+    air = {
+        "width": (frame.width.least.value - frame.package_w.value) / 2,
+        "height": (frame.height.least.value - frame.package_h.value) / 2,
+    }
+    out = []
+    for join in joins:
+        layer = by.get(join.holds[1], slabs[-1])
+        back = begins[layer.id] + layer.thick.value
+        into = ("rail", layer.id) if join.pulls else ("rail",)
+        for n, x in enumerate(join.fixings if join.bars else (), 1):
+            u, v = OUT[x.side]
+            off = OVER_MM + air["width" if u else "height"]
+            wall = (x.at[0] + u * off, x.at[1] + v * off)
+            prisms = tuple(bar.prism(wall, (u, v), back) for bar in join.bars)
+            out.append(Body(f"{join.id}.{n}", join.name, "metal", prisms, join.id, bites=True, into=into,
+                            stops=not join.pulls))  # fmt: skip
+    return out
+
+
 def ties_of(
     joins: Iterable[Join], bodies: Sequence[Body], slabs: Sequence[Slab], mount: MountPlan | None
 ) -> list[Tie]:
-    """Fixings from behind keep the last layer, and all before it, in the frame; others what they name.
+    """Screws keep what they name on the rail, or the last layer; points and clips stand there, and need no tie.
 
     A mount that fixes keeps the piece on the layer behind it.
     """
@@ -103,11 +143,11 @@ def ties_of(
     rail = next((b.id for b in bodies if b.fixed), "")
     out = []
     for join in joins:
-        if join.holds[0] != "rail" or not rail or not join.fixings:
+        if join.holds[0] != "rail" or not rail or not join.fixings or (join.bars and not join.pulls):
             continue
         wanted = join.holds[1] if join.holds[1] in ids or join.holds[1] == STRAINER else last
         held = [b.id for b in bodies if b.id == wanted or b.id.startswith(f"{wanted}-")]
-        ways: tuple[Way, ...] = ("forwards", "backwards") if join.pulls else ("backwards",)
+        ways: tuple[Way, ...] = EVERY_WAY if join.pulls else ("backwards",)
         out += [Tie(x, rail, join.name, ways) for x in held]
     return [*out, *mount_ties(slabs, mount)]
 

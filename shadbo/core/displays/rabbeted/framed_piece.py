@@ -15,9 +15,10 @@ from shadbo.core.displays.rabbeted.slabs import (
     glazing_for,
     piece_slab,
     slab,
-    spacer_slab,
     spare_depth,
+    together,
 )
+from shadbo.core.displays.rabbeted.spacers import spacer_slabs
 from shadbo.core.displays.rabbeted.strainer import strainer_slab
 from shadbo.core.pieces.facts import Told
 from shadbo.core.pieces.kinds import KINDS
@@ -108,10 +109,10 @@ def layers_of(
     glazing = glazing_for(desk, told, size_mm, least)
     needed = air_needed(desk, told, size_mm, glazing, air_mm, bool(options.contact))
     slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing)]
-    spacer = spacer_slab(desk, needed.value)
-    if spacer is not None:
-        slabs.append(spacer)
-        desk.sheet.let("air.made", "air in front of the piece", spacer.thick)
+    spacers = spacer_slabs(desk, needed.value)
+    slabs += spacers
+    if spacers:
+        desk.sheet.let("air.made", "air in front of the piece", together(spacers))
     board = first_sheet(desk, "board", desk.levers.board, size_mm, *board_kinds)
     backing = first_sheet(
         desk, "backing", desk.levers.backing, size_mm, "backing", "foam board", "corrugated plastic"

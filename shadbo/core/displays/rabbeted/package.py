@@ -8,18 +8,18 @@ from shadbo.core.build.marked import Forbidden, Shown, Spot, Window
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.build.setting import Margins, Room
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted.bodies import begins_of, frame_bodies, slab_bodies, ties_of
-from shadbo.core.displays.rabbeted.filling import filler_slab
+from shadbo.core.displays.rabbeted.bodies import begins_of, fastened, frame_bodies, slab_bodies, ties_of
+from shadbo.core.displays.rabbeted.filling import filler_slabs
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.displays.rabbeted.joints import joint_sums
 from shadbo.core.displays.rabbeted.layer_parts import layer_part
-from shadbo.core.displays.rabbeted.points import cover_parts, point_join
+from shadbo.core.displays.rabbeted.points import cover_bodies, cover_parts, point_join
 from shadbo.core.displays.rabbeted.rails import rail_parts
-from shadbo.core.displays.rabbeted.slabs import Slab
+from shadbo.core.displays.rabbeted.slabs import Slab, together
 from shadbo.core.displays.rabbeted.strainer import STRAINER, sized, strainer_join, strainer_parts
 from shadbo.core.displays.rabbeted.under_spacer import beside_piece
 from shadbo.core.displays.rabbeted.views import callouts, dimensions, section_of
-from shadbo.core.hang.hanging import hanger_down
+from shadbo.core.hang.hanging import hangers_at
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.solids.body import Body, Tie
 from shadbo.core.sums.bending import rail_sag
@@ -74,16 +74,17 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
     spare = s["depth.spare"]
     slabs = sized(desk, frame, package.slabs)
     ring = max(frame.lip.value - frame.slack_mm, LEAST_RING_MM) if package.see_through else 0.0
-    filler = filler_slab(desk, spare.value, ring, desk.practice.spare_caution_mm)
+    fillers = filler_slabs(desk, spare.value, ring, desk.practice.spare_caution_mm)
     strained = slabs[-1].id == STRAINER
-    if filler is not None:
+    if fillers:
         at = next((i for i, x in enumerate(slabs) if x.role == "backing"), len(slabs) - strained)
-        slabs.insert(at, filler)
-        s.let("depth.filled", "package with what fills it", s["depth.package"] + filler.thick)
-        s.let("depth.left", "depth still over", spare - filler.thick, way="down")
+        slabs[at:at] = fillers
+        filled = together(fillers)
+        s.let("depth.filled", "package with what fills it", s["depth.package"] + filled)
+        s.let("depth.left", "depth still over", spare - filled, way="down")
     else:
         s.let("depth.left", "depth still over", spare, way="down")
-    hanger_down(desk, s["frame.outside_height"])
+    hangers_at(desk, s["frame.outside_height"])
     rails = frame_bodies(frame)
     section, layers = section_of(frame, slabs, package.reach_mm)
     parts = rail_parts(frame, rails)
@@ -115,8 +116,11 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         parts += package.sections(begins)
     size = (frame.package_w.value, frame.package_h.value)
     bodies = [*rails, *slab_bodies(s, slabs, begins, size, package.windows)]
-    bodies += beside.bodies
+    bodies += [*beside.bodies, *fastened(frame, joins, slabs, begins)]
+    covers = cover_bodies(desk, frame, package.back, package.see_through, back)
+    bodies += covers
     ties = ties_of(joins, bodies, slabs, package.mount)
+    ties += [Tie(x.id, rails[0].id, "its glue") for x in covers if rails]
     if package.bodies is not None:
         more, fixed = package.bodies(begins)
         bodies += more

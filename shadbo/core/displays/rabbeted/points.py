@@ -6,13 +6,26 @@ from shadbo.core.build.assembly import Back, Fixing, Join, Part
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.frame import Frame, edge_walk
 from shadbo.core.displays.rabbeted.slabs import Slab
-from shadbo.core.shapes.rings import rect
+from shadbo.core.hang.hanging import hangers_at
+from shadbo.core.shapes.plane import Ring
+from shadbo.core.shapes.rings import centred, rect
 from shadbo.core.sheet.units import MM, ONE
+from shadbo.core.solids.bites import Bar
+from shadbo.core.solids.body import Body, Prism, framed
 from shadbo.core.sums.border import point_count
 from shadbo.core.sums.weight import skin
 from shadbo.core.words.words import Mm, say
 
 INSET_MM = 50.0
+THIN_MM = 0.1
+HANGER_CLEAR_MM = 18.0
+"""From a hanger's middle to the next point or clip: common practice, no source."""
+TAPE_MM = 30.0
+"""Half of a tape over the joint lies on the rail, half on the backing: common practice, no source."""
+OVER_MM = 4.0
+"""How far inside the package's edge a fixing's place is told."""
+POINT_MM = (9.0, 4.0, 8.0, 1.0)
+"""A point: over the package from the rabbet's wall, in the wood, width, thickness: common practice, no source."""
 VENT_MM = (25.0, 50.0)
 VENT_CLEAR_MM = 20.0
 """A vent behind canvas: common practice, no source."""
@@ -32,14 +45,24 @@ def point_join(desk: Desk, frame: Frame, slabs: Sequence[Slab], soft: bool = Fal
     desk.sheet.let("point.count", name, desk.sheet.number(len(fixings), ONE))
     x = frame.front.value + sum(layer.thick.value for layer in slabs)
     wall = frame.face.value - frame.lip.value
-    mark = Part("point", "clip", name, "metal", section=rect(x, wall - 4, x + 1.0, wall + 9), key="point.count")
+    over, into, _, thick = POINT_MM
+    ring = rect(x, wall - into, x + thick, wall + over)
+    mark = Part("point", "clip", name, "metal", section=ring, key="point.count")
     steps = (
         ("finger-tight: a hard clip cracks the pane",)
         if soft
         else ("frame on its edge while driving, so that nothing loose falls on the glazing",)
     )
     holds = ("rail", "backing")
-    return Join("points", name, name, holds, fixings, diameter_mm=3.0, operations=steps, key="point.count"), mark
+    join = Join("points", name, name, holds, fixings, diameter_mm=3.0, operations=steps, key="point.count",
+                bars=point_bars())  # fmt: skip
+    return join, mark
+
+
+def point_bars() -> tuple[Bar, ...]:
+    """A point in the rail's wall, flat behind what it holds."""
+    over, into, wide, thick = POINT_MM
+    return (Bar((-over, into), wide, (0.0, thick)),)
 
 
 def side_fixings(
@@ -53,18 +76,53 @@ def side_fixings(
     w, h = frame.package_w.value + 2 * grown_mm, frame.package_h.value + 2 * grown_mm
     offset = frame.start_mm - grown_mm
     words = key.replace(".", " ")
+    down = hangers_at(desk, s["frame.outside_height"])
     out = []
     for side in ("top", "right", "bottom", "left"):
         across = side in ("top", "bottom")
         length = w if across else h
         n = count(length)
         for i, at in enumerate(edge_walk(length, n, min(inset_mm, length / 3)), 1):
+            at = at if across else clear_of(at, down.value - offset, length)
             label = f"{words} {i}, {side}, from the corner"
             along = s.let(f"{key}.{side}.{i}", label, s.number(at + offset, MM))
             x, y = w / 2 - at, h / 2 - at
-            place = {"top": (x, h / 2 - 4), "bottom": (x, 4 - h / 2), "left": (4 - w / 2, y), "right": (w / 2 - 4, y)}
+            up, right = h / 2 - OVER_MM, w / 2 - OVER_MM
+            place = {"top": (x, up), "bottom": (x, -up), "left": (-right, y), "right": (right, y)}
             out.append(Fixing(place[side], side, along))
     return tuple(out)
+
+
+def clear_of(at_mm: float, hanger_mm: float, length_mm: float) -> float:
+    """The same place on an upright side, or the nearest that is clear of a hanger's screws.
+
+    >>> clear_of(100, 90, 400), clear_of(84, 90, 400), clear_of(200, 90, 400)
+    (108.0, 72.0, 200)
+    """
+    if abs(at_mm - hanger_mm) >= HANGER_CLEAR_MM:
+        return at_mm
+    moved = hanger_mm + (HANGER_CLEAR_MM if at_mm >= hanger_mm else -HANGER_CLEAR_MM)
+    return moved if HANGER_CLEAR_MM <= moved <= length_mm - HANGER_CLEAR_MM else at_mm
+
+
+def cover_bodies(desk: Desk, frame: Frame, back: Back, see_through: bool, behind_mm: float) -> list[Body]:
+    """Paper trimmed inside the edge, or tape over the joint; it gives way to what stands out."""
+    if back == "none":
+        return []
+    s = desk.sheet
+    outside = (s["frame.outside_width"].value, s["frame.outside_height"].value)
+    inside = 2 * desk.practice.cover_inside_mm
+    outer = centred(*(max(x - inside, 1.0) for x in outside))
+    holes: tuple[Ring, ...] = ()
+    deep = max(behind_mm, frame.depth.value)
+    if back == "tape":
+        w, h = frame.package_w.value, frame.package_h.value
+        outer, holes = centred(w + TAPE_MM, h + TAPE_MM), framed(centred(w, h), TAPE_MM / 2)
+    elif see_through:
+        holes = framed(outer, frame.face.value - inside / 2)
+    prism = Prism(outer, deep, deep + THIN_MM, holes)
+    name = "tape over the joint" if back == "tape" else "dust paper"
+    return [Body("cover", name, "paper", (prism,), "cover", gives=True)]
 
 
 def cover_parts(desk: Desk, frame: Frame, back: Back, see_through: bool) -> list[Part]:
@@ -94,7 +152,7 @@ def cover_parts(desk: Desk, frame: Frame, back: Back, see_through: bool) -> list
     ).pick(desk.mark.system)
     area = s["frame.outside_width"] * s["frame.outside_height"]
     mass = s.let("mass.cover", "dust paper, mass", skin(s, "kraft paper", area))
-    thin = s.choose("cover.thick", "dust paper, thickness", 0.1, MM, "common practice")
+    thin = s.choose("cover.thick", "dust paper, thickness", THIN_MM, MM, "common practice")
     return [
         Part(
             "cover",

@@ -8,11 +8,10 @@ from shadbo.core.decisions.levers import Lever
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.facts import Told
 from shadbo.core.sheet.quantity import DUST, Quantity
-from shadbo.core.sheet.units import MM, ONE
-from shadbo.core.shop.boards import ACID_FREE, SheetKind, SheetStock, SpacerStock
-from shadbo.core.shop.kept import SHEETS, SPACERS
+from shadbo.core.sheet.units import MM
+from shadbo.core.shop.boards import ACID_FREE, SheetKind, SheetStock
+from shadbo.core.shop.kept import SHEETS
 from shadbo.core.shop.materials import PlainStock
-from shadbo.core.sums.border import build_up
 from shadbo.core.sums.plate import sag_mm
 
 HATCH: dict[str, Hatch] = {
@@ -160,54 +159,18 @@ def air_needed(
     return s.let("air.needed", "air in front of the piece, at least", clear)
 
 
-def spacer_slab(desk: Desk, needed_mm: float, id_: str = "spacer") -> Slab | None:
-    """Strips of one stock, stacked to the air that is wanted with the least overshoot; none when none is wanted."""
-    s = desk.sheet
-    if needed_mm <= DUST:
-        return None
-    known = desk.known(SPACERS, id_, desk.levers.spacer)
-    if not desk.stock.spacers and not known:
-        return None
-    strip = desk.take(SPACERS, id_, desk.levers.spacer, lambda: _strip(desk.stock.spacers, needed_mm))
-    built = build_up(needed_mm, (strip.height_mm,))
-    assert built is not None
-    one = s.choose(f"{id_}.strip", "spacer strip, height", strip.height_mm, MM, strip.name)
-    n = s.let(f"{id_}.count", "strips, one on the other", s.decide("least overshoot", built.count, ONE))
-    s.choose(f"{id_}.thick", "spacer strip, width seen from the front", strip.thick_mm, MM, strip.name)
-    thick = s.let(f"stack.{id_}", "spacer", one * n, strip.name)
-    name = strip.name if built.count == 1 else f"{built.count} × {strip.name}"
-    return Slab(
-        id_, name, "spacer", thick, "spacer", ring_mm=strip.thick_mm,
-        ring_price_per_m=strip.price_per_m * built.count, count=built.count, one=strip.name,
-    )  # fmt: skip
-
-
-def _strip(stock: Sequence[SpacerStock], needed_mm: float) -> SpacerStock:
-    """The strip whose stack comes nearest from above; the narrowest of that height, then the cheapest."""
-    built = build_up(needed_mm, tuple(x.height_mm for x in stock))
-    high = built.strip_mm if built is not None else stock[0].height_mm
-    return min((x for x in stock if x.height_mm == high), key=lambda x: (x.thick_mm, x.price_per_m))
-
-
-def liner_slab(desk: Desk, sheet: SheetStock, needed_mm: float, id_: str = "spacer") -> Slab | None:
-    """Walls lined with strips of board that stand on edge: they keep the glazing off, and show inside."""
-    s = desk.sheet
-    if needed_mm <= DUST:
-        return None
-    high = s.cut(f"stack.{id_}", "lined wall, height", s.number(needed_mm, MM), "up", desk.practice.cut_tolerance_mm)
-    s.choose(f"{id_}.thick", "lined wall, thickness", sheet.thick_mm, MM, sheet.name)
-    price = high.value / 1000 * sheet.price_per_m2
-    name = f"walls lined with {sheet.name}"
-    return Slab(id_, name, "spacer", high, HATCH[sheet.kind], ring_mm=sheet.thick_mm, ring_price_per_m=price)
+def together(slabs: Sequence[Slab]) -> Quantity:
+    """How thick layers are together."""
+    total = slabs[0].thick
+    for layer in slabs[1:]:
+        total = total + layer.thick
+    return total
 
 
 def depth_needed(desk: Desk, slabs: Sequence[Slab]) -> Quantity:
     """The depth that the layers and their fasteners ask of a rabbet."""
     s = desk.sheet
-    total = slabs[0].thick
-    for layer in slabs[1:]:
-        total = total + layer.thick
-    package = s.let("depth.package", "package, all layers", total)
+    package = s.let("depth.package", "package, all layers", together(slabs))
     screwed = slabs[-1].role == "strip"
     room = s.choose(
         "depth.fastener",

@@ -12,6 +12,7 @@ from shadbo.core.displays.rabbeted.slabs import Slab
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.kept import PLAIN_STOCK, SCREWS, role
 from shadbo.core.shop.materials import PlainStock
+from shadbo.core.solids.bites import Bar
 from shadbo.core.solids.body import Body, Step, rails_round
 from shadbo.core.sums.floater import shortest_screw
 from shadbo.core.sums.weight import solid
@@ -117,6 +118,8 @@ def strainer_join(desk: Desk, frame: Frame) -> Join:
     screw = desk.take(SCREWS, role("screw", f"{value:g}"), None, lambda: desk.stock.screw(value))
     fixings = side_fixings(desk, frame, "strainer.at", lambda side: max(int((side - 120) // APART_MM) + 1, 2), 60.0)
     s.let("strainer.count", "strainer screws", s.number(len(fixings), ONE))
+    outside, r = wall.value, screw.diameter_mm / 2
+    deep = -s["strainer.thick"].value / 2
     return Join(
         STRAINER,
         "strainer screws",
@@ -132,4 +135,5 @@ def strainer_join(desk: Desk, frame: Frame) -> Join:
         key="strainer.count",
         price=screw.price,
         pulls=True,
+        bars=(Bar((outside - value, outside), 2 * r, (deep - r, deep + r)),),
     )

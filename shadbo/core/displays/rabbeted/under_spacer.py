@@ -8,7 +8,7 @@ from shadbo.core.build.assembly import Part
 from shadbo.core.build.marked import Window
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted.filling import FILLING
+from shadbo.core.displays.rabbeted.filling import FILLING, Piled, piled
 from shadbo.core.displays.rabbeted.slabs import HATCH, Slab
 from shadbo.core.shapes.polygon import box_of
 from shadbo.core.shapes.rings import centred, rect
@@ -18,6 +18,7 @@ from shadbo.core.shop.boards import SheetStock
 from shadbo.core.shop.kept import SHEETS
 from shadbo.core.solids.body import Body, Prism, strips_round
 from shadbo.core.solids.held import LYING_MM
+from shadbo.core.sums.piles import Pile
 from shadbo.core.sums.weight import by_area
 from shadbo.core.words.words import say
 
@@ -116,53 +117,57 @@ def under_spacer(
     if pair is None:
         return [], []
     ring, piece = pair
-    sheet = _needed(desk, size, ring, piece)
-    if sheet is None:
-        return [], []
     s = desk.sheet
-    many = s.decide("as thick as the piece", _count(sheet, piece.thick.value), ONE)
-    n = s.let(f"{ROLE}.count", "boards under the spacer", many)
-    one = s.choose(f"{ROLE}.one", "board under the spacer", sheet.thick_mm, MM, sheet.name)
-    wide = s.choose(f"{ROLE}.wide", "strips under the spacer, width", ring.ring_mm, MM, ring.name)
-    cut = desk.practice.cut_tolerance_mm
-    across = s.cut(f"{ROLE}.across", "strips under the spacer, top and bottom", size[0], "down", cut)
-    upright = s.cut(f"{ROLE}.upright", "strips under the spacer, sides", size[1] - 2 * wide, "down", cut)
-    area = 2 * wide * (across + upright) * n
-    mass = s.let(f"mass.{ROLE}", "strips under the spacer, mass", by_area(s, sheet.kg_per_m2, area))
-    count = 4 * int(n.value)
-    note = say(desk.mark, "half of them {}, half {}: as thick as the piece", across, upright)
-    part = Part(
-        ROLE, "packer", f"strips under the spacer: {sheet.name}", HATCH[sheet.kind], count, across, wide, one,
-        mass=mass, key=f"{ROLE}.across", to_cut=True, note=note.pick(desk.mark.system),
-        price=area.value / 1e6 * sheet.price_per_m2 / count,
-    )  # fmt: skip
+    parts: list[Part] = []
+    bodies: list[Body] = []
     z = begins[piece.id]
-    thick = min(one.value * n.value, piece.thick.value)
-    bodies = strips_round(
-        (size[0].value, size[1].value), wide.value, across.value, upright.value, (z, z + thick),
-        HATCH[sheet.kind], part.name, (ROLE, ROLE), ROLE,
-    )  # fmt: skip
-    return [part], bodies
+    ends = z + piece.thick.value
+    for role, sheet, many in _needed(desk, size, ring, piece):
+        n = s.let(f"{role}.count", "boards under the spacer", s.decide("as thick as the piece", many, ONE))
+        one = s.choose(f"{role}.one", "board under the spacer", sheet.thick_mm, MM, sheet.name)
+        wide = s.choose(f"{role}.wide", "strips under the spacer, width", ring.ring_mm, MM, ring.name)
+        cut = desk.practice.cut_tolerance_mm
+        across = s.cut(f"{role}.across", "strips under the spacer, top and bottom", size[0], "down", cut)
+        upright = s.cut(f"{role}.upright", "strips under the spacer, sides", size[1] - 2 * wide, "down", cut)
+        area = 2 * wide * (across + upright) * n
+        mass = s.let(f"mass.{role}", "strips under the spacer, mass", by_area(s, sheet.kg_per_m2, area))
+        count = 4 * int(n.value)
+        note = say(desk.mark, "half of them {}, half {}: as thick as the piece", across, upright)
+        part = Part(
+            role, "packer", f"strips under the spacer: {sheet.name}", HATCH[sheet.kind], count, across, wide, one,
+            mass=mass, key=f"{role}.across", to_cut=True, note=note.pick(desk.mark.system),
+            price=area.value / 1e6 * sheet.price_per_m2 / count,
+        )  # fmt: skip
+        parts.append(part)
+        back = min(z + one.value * n.value, ends)
+        bodies += strips_round(
+            (size[0].value, size[1].value), wide.value, across.value, upright.value, (z, back),
+            HATCH[sheet.kind], part.name, (role, role), role,
+        )  # fmt: skip
+        z = back
+    return parts, bodies
 
 
-def _needed(desk: Desk, size: tuple[Quantity, Quantity], ring: Slab, piece: Slab) -> SheetStock | None:
-    """The board whose stack comes nearest to the piece's thickness; None where no strips are needed."""
+def _needed(desk: Desk, size: tuple[Quantity, Quantity], ring: Slab, piece: Slab) -> Piled:
+    """The boards whose pile comes nearest to the piece's thickness; none where no strips are needed."""
     if ring.ring_mm <= 0 or ring.role == "mat" or piece.wrapped or piece.size is None:
-        return None
+        return []
     thick = piece.thick.value
     reaches = any(q.value > full.value - 2 * ring.ring_mm for q, full in zip(piece.size, size, strict=True))
     if reaches or thick <= LYING_MM:
-        return None
+        return []
     boards = [x for x in desk.stock.sheets_of("mat", *FILLING) if x.safe]
     if not boards and desk.known(SHEETS, ROLE, None) is None:
-        return None
+        return []
 
-    def off(sheet: SheetStock) -> tuple[float, float]:
-        return abs(_count(sheet, thick) * sheet.thick_mm - thick), sheet.price_per_m2
+    def rank(p: Pile, cost: float) -> tuple[float, ...]:
+        over = p.high_mm - thick
+        fits = -LYING_MM <= over <= GIVES_MM
+        return (0.0 if fits else 1.0, len(p.many), abs(over), cost)
 
-    best = desk.take(SHEETS, ROLE, None, lambda: min(boards, key=off))
-    over = _count(best, thick) * best.thick_mm - thick
-    return best if -LYING_MM <= over <= GIVES_MM else None
+    found = piled(desk, ROLE, boards, thick, "nearest", rank)
+    over = sum(sheet.thick_mm * n for _, sheet, n in found) - thick
+    return found if -LYING_MM <= over <= GIVES_MM else []
 
 
 def _count(sheet: SheetStock, thick_mm: float) -> int:

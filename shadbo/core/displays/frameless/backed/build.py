@@ -108,7 +108,8 @@ class Backed(OnePiece):
             ),
         ]
         bodies = (
-            Body("piece", desk.piece.detail.kind, hatch, (Prism(ring, 0.0, t),), "piece"),
+            Body("piece", desk.piece.detail.kind, hatch, (Prism(ring, 0.0, t),), "piece",
+                 enters="from the front"),
             Body("backing", f"backing: {stock.name}", HATCH[stock.kind],
                  (Prism(centred(width.value, height.value), t, t + b),), "backing", True),
         )  # fmt: skip

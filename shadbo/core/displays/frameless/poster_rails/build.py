@@ -128,7 +128,8 @@ class PosterRails(OnePiece):
                 ), "rail", i == 0)
                 for i, bar in enumerate(bars)
             ),
-            Body("piece", "sheet", "paper", (Prism(sheet, middle - t / 2, middle + t / 2),), "piece"),
+            Body("piece", "sheet", "paper", (Prism(sheet, middle - t / 2, middle + t / 2),), "piece",
+                 enters="made with the frame"),
         )  # fmt: skip
         parts.insert(0, replace(seen("sheet-seen", "paper", sheet, "piece.width"), seen_from=("front", "back")))
         return Assembly(

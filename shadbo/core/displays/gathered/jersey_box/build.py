@@ -33,9 +33,10 @@ from shadbo.core.displays.rabbeted.slabs import (
     first_sheet,
     glazing_for,
     slab,
-    spacer_slab,
     spare_depth,
+    together,
 )
+from shadbo.core.displays.rabbeted.spacers import spacer_slabs
 from shadbo.core.displays.rabbeted.strainer import strainer_slab
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.objects import Garment
@@ -110,7 +111,7 @@ class JerseyBox:
             back=o.back or "sealed paper",
             effort="pins out, and the shirt comes back whole",
             sections=lambda begins: item_sections(frame, group, begins["board"], reach),
-            bodies=lambda begins: item_bodies(group, _seats(sat, slabs, begins)),
+            bodies=lambda begins: item_bodies(group, _seats(sat, slabs, begins), begins),
             more_mounts=held.mounts[1:],
             parts=tuple(form_parts(desk, group, held)),
             shown=group.shown(seats, HOME.to("seats")),
@@ -157,11 +158,11 @@ def _depth(desk: Desk, o: JerseyOptions, sat: Seated, size_mm: tuple[float, floa
             "largest", *[x.front + s.number(min(clearance_mm(desk, x), p.air_paper_mm), MM) for x in on_mat]
         )
         line = s.let("front.needed", "air between glazing and mat, at least", needed, "relief and clearance", "up")
-        front = spacer_slab(desk, line.value, "front_spacer")
-        if front is not None:
-            slabs.append(front)
-            front_mm = front.thick.value
-            s.let("front.made", "air between glazing and mat", front.thick)
+        front = spacer_slabs(desk, line.value, "front_spacer")
+        slabs += front
+        if front:
+            made = s.let("front.made", "air between glazing and mat", together(front))
+            front_mm = made.value
     ring = s["mat.border"].value
     outer = first_sheet(desk, "mat", LEVERS.mat, size_mm, "mat")
     slabs.append(slab(desk, "mat", outer.name, "mat", outer, ring_mm=ring))
@@ -178,12 +179,8 @@ def _depth(desk: Desk, o: JerseyOptions, sat: Seated, size_mm: tuple[float, floa
     backs = [x.back + s.number(p.void_beyond_mm, MM) for x in on_mat if x.back.value > 0]
     behind = s.pick("largest", needed - s.number(front_mm + mats, MM), *backs, s.number(0, MM))
     line = s.let("behind.needed", "air behind the mat, at least", behind, way="up")
-    spacer = spacer_slab(desk, line.value)
-    if spacer is not None:
-        slabs.append(spacer)
-    made = slabs[0].thick
-    for layer in slabs[1:]:
-        made = made + layer.thick
+    slabs += spacer_slabs(desk, line.value)
+    made = together(slabs)
     s.let("air.made", "glazing to mount board", made)
     s.let("air.left", "air before the garment", made - sat.garment.front, way="down")
     return slabs

@@ -1,6 +1,7 @@
 """Layered light box: glazing, a void with objects, a board with cut-out letters, a void with lamps, a back."""
 
 import math
+from collections.abc import Sequence
 from dataclasses import replace
 
 from shadbo.core.asking.questions import Question
@@ -25,9 +26,12 @@ from shadbo.core.displays.gathered.light_box.options import HOME, LEVERS, LightO
 from shadbo.core.displays.gathered.light_box.rows import light_questions
 from shadbo.core.displays.gathered.light_box.sums import (
     LAMP,
+    LAMP_MM,
+    LAMPS_CLEAR_MM,
     cable_spot,
     cut_outs_of,
     front_void,
+    lamp_bodies,
     lamp_parts,
     lamp_rows,
     light_void,
@@ -48,6 +52,7 @@ from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import LampStrip
 from shadbo.core.shop.kept import LAMPS, PLAIN_STOCK
 from shadbo.core.shop.materials import PlainStock
+from shadbo.core.solids.body import Body, Tie
 from shadbo.core.sums.lamps import Rows
 from shadbo.core.words.words import say, sizes
 
@@ -138,7 +143,7 @@ class LightBox:
                 *item_sections(frame, group, begins["middle"], reach),
                 *_strip_sections(frame, lamp, begins["backing"], rows),
             ],
-            bodies=lambda begins: item_bodies(group, dict.fromkeys(group.at, ("middle", begins["middle"]))),
+            bodies=lambda begins: _bodies(desk, group, (lamp, rows, size[1] - LAMPS_CLEAR_MM), begins),
             more_mounts=held.mounts[1:],
             shown=group.shown(),
             spots=(*held.spots, cable),
@@ -155,6 +160,15 @@ class LightBox:
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
         """Letters, voids, lamps, supply, cable and access."""
         return light_questions(desk, assembly)
+
+
+def _bodies(
+    desk: Desk, group: Gathered, lamps: tuple[LampStrip, Rows, float], begins: dict[str, float]
+) -> tuple[Sequence[Body], Sequence[Tie]]:
+    """What stands on the middle board, and the lamps on the back."""
+    bodies, ties = item_bodies(group, dict.fromkeys(group.at, ("middle", begins["middle"])), begins)
+    strip, stuck = lamp_bodies(desk, *lamps, begins["backing"])
+    return (*bodies, strip), (*ties, stuck)
 
 
 def _diffuser(desk: Desk, o: LightOptions, size: tuple[float, float], step_mm: float) -> tuple[Slab, ...]:
@@ -193,8 +207,9 @@ def _lamp_x(frame: Frame, slabs: list[Slab]) -> float:
 
 def _strip_sections(frame: Frame, lamp: LampStrip, back_x: float, rows: Rows) -> list[Part]:
     """Strips on the back board, looking forwards."""
-    y = frame.face.value + 14
-    return [Part("strip", "clip", lamp.name, "lit", section=rect(back_x - 3, y, back_x, y + 10), key="lamp.length")]
+    y, (wide, thick) = frame.face.value + 14, LAMP_MM
+    section = rect(back_x - thick, y, back_x, y + wide)
+    return [Part("strip", "clip", lamp.name, "lit", section=section, key="lamp.length")]
 
 
 DISPLAY = LightBox()

@@ -5,11 +5,12 @@ from collections.abc import Sequence
 from shadbo.core.build.assembly import Join
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.frame import Frame
-from shadbo.core.displays.rabbeted.points import INSET_MM, side_fixings
+from shadbo.core.displays.rabbeted.points import INSET_MM, OVER_MM, point_bars, side_fixings
 from shadbo.core.displays.rabbeted.slabs import Slab
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.kept import SCREWS, role
 from shadbo.core.shop.materials import Screw
+from shadbo.core.solids.bites import Bar
 from shadbo.core.sums.border import point_count
 
 INTO_MM = 10.0
@@ -38,7 +39,7 @@ def _points(desk: Desk, frame: Frame, layer: Slab, grown_mm: float) -> Join:
     many = desk.sheet.let(f"{key}.count", f"points behind {layer.name}", desk.sheet.number(len(fixings), ONE))
     steps = ("lay it on its step and drive the points into the wall behind it, flat on the glass, never on its edge",)
     return Join(f"points-{layer.id}", f"points behind {layer.name}", "points", ("rail", layer.id), fixings,
-                diameter_mm=3.0, operations=steps, key=many.key)  # fmt: skip
+                diameter_mm=3.0, operations=steps, key=many.key, bars=point_bars())  # fmt: skip
 
 
 def _screws(desk: Desk, frame: Frame, layer: Slab, grown_mm: float) -> Join:
@@ -55,7 +56,9 @@ def _screws(desk: Desk, frame: Frame, layer: Slab, grown_mm: float) -> Join:
     length = s.choose("back.screw_length", "length of the back's screws", screw.length_mm, MM, screw.name)
     s.let("back.screw_count", "screws through the back", s.number(len(fixings), ONE))
     steps = ("pilot through the back into the rail; the back comes off again for the lamps",)
+    r, inside = screw.diameter_mm / 2, OVER_MM + frame.slack_mm
     return Join(
         "back-screws", "screws through the back", screw.name, ("rail", layer.id), fixings, length,
         screw.diameter_mm, operations=steps, key="back.screw_count", price=screw.price, pulls=True,
+        bars=(Bar((-inside - r, r - inside), 2 * r, (-length.value, 0.0)),),
     )  # fmt: skip

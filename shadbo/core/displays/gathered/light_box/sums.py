@@ -12,15 +12,17 @@ from shadbo.core.pieces.objects import Keepsake
 from shadbo.core.shapes.artwork import brought_to
 from shadbo.core.shapes.letters import Lettering, lettering, unknown
 from shadbo.core.shapes.polygon import moved
+from shadbo.core.shapes.rings import rect
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.boards import LampStrip, Supply
 from shadbo.core.shop.kept import SUPPLIES
+from shadbo.core.solids.body import Body, Prism, Tie
 from shadbo.core.sums.lamps import Rows, rows_of, watts
 
 LAMP = LampStrip(id="lamp", name="lamp strip, none listed", pitch_mm=17, w_per_m=5)
-
-
+LAMPS_CLEAR_MM = 20.0
+"""What the rows of lamps stay short of the board, both sides together: common practice, no source."""
 SUPPLY = Supply(id="supply", name="supply, none listed", watts=12)
 
 
@@ -72,7 +74,7 @@ def lamp_rows(desk: Desk, o: LightOptions, lamp: LampStrip, size_mm: tuple[float
     """Rows of strip, what they draw, and the supply for it."""
     s, p = desk.sheet, desk.practice
     apart = desk.choose("lamp.rows_apart", "rows of lamps, apart", o.rows_apart, 60, "the plan's")
-    rows = rows_of(size_mm[0] - 20, size_mm[1] - 20, apart.value, lamp.pitch_mm, lamp.cut_mm)
+    rows = rows_of(size_mm[0] - LAMPS_CLEAR_MM, size_mm[1] - LAMPS_CLEAR_MM, apart.value, lamp.pitch_mm, lamp.cut_mm)
     s.choose("lamp.strip_pitch", "lamps along the strip, apart", lamp.pitch_mm, MM, lamp.name)
     s.let("lamp.rows", "rows of lamps", s.decide("height ÷ distance", rows.count, ONE, apart))
     s.let("lamp.each", "each row, cut to", s.decide("whole cutting lengths", rows.each_mm, MM), lamp.name)
@@ -101,6 +103,19 @@ def lamp_parts(desk: Desk, lamp: LampStrip, supply: Supply) -> tuple[Part, ...]:
     outside = Part("supply", "clip", supply.name, "none", 1, key="supply.watts", fetched="supply",
                    note="listed, outside the box", price=supply.price)  # fmt: skip
     return strips, outside
+
+
+LAMP_MM = (10.0, 3.0)
+"""A strip of lamps: its width and its thickness: common practice, no source."""
+
+
+def lamp_bodies(desk: Desk, lamp: LampStrip, rows: Rows, high_mm: float, back_mm: float) -> tuple[Body, Tie]:
+    """The rows of strip on the back board, looking forwards, stuck to it."""
+    wide, thick = LAMP_MM
+    half, apart = desk.sheet["lamp.each"].value / 2, high_mm / rows.count
+    levels = [apart * (n + 0.5) - high_mm / 2 for n in range(rows.count)]
+    prisms = tuple(Prism(rect(-half, y - wide / 2, half, y + wide / 2), back_mm - thick, back_mm) for y in levels)
+    return Body("lamps", lamp.name, "lit", prisms, "lamps"), Tie("lamps", "backing", "its own adhesive")
 
 
 def stood(desk: Desk, o: LightOptions, group: Gathered, frame: Frame) -> Gathered:

@@ -21,7 +21,7 @@ from shadbo.core.displays.gathered.held import hold_items
 from shadbo.core.displays.gathered.pinned import mount_board
 from shadbo.core.displays.gathered.rows import box_questions
 from shadbo.core.displays.gathered.shadow_box.options import HOME, LEVERS, BoxOptions
-from shadbo.core.displays.rabbeted.filling import void_slab
+from shadbo.core.displays.rabbeted.filling import void_slabs
 from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.displays.rabbeted.frame import Frame, frame_round, profile_for
 from shadbo.core.displays.rabbeted.framed_piece import bordered
@@ -31,11 +31,11 @@ from shadbo.core.displays.rabbeted.slabs import (
     depth_needed,
     first_sheet,
     glazing_for,
-    liner_slab,
     slab,
-    spacer_slab,
     spare_depth,
+    together,
 )
+from shadbo.core.displays.rabbeted.spacers import liner_slab, spacer_slabs
 from shadbo.core.displays.rabbeted.strainer import strainer_slab
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.objects import Sized
@@ -83,9 +83,7 @@ class ShadowBox:
         slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing), *_walls(desk, o, size)]
         board = desk.take(SHEETS, "board", LEVERS.board, lambda: mount_board(desk, items, size))
         slabs.append(slab(desk, "board", board.name, "board", board))
-        void = void_behind(desk, items)
-        if void is not None:
-            slabs.append(void)
+        slabs += void_behind(desk, items)
         backing = first_sheet(desk, "backing", LEVERS.backing, size, "backing", "foam board", "corrugated plastic")
         slabs.append(slab(desk, "backing", backing.name, "backing", backing))
         slabs += strainer_slab(desk, o)
@@ -113,7 +111,7 @@ class ShadowBox:
             if all(m.taken.mount.reversible for m in held.mounts)
             else "for good",
             sections=lambda begins: item_sections(frame, group, begins["board"], reach),
-            bodies=lambda begins: item_bodies(group, dict.fromkeys(group.at, ("board", begins["board"]))),
+            bodies=lambda begins: item_bodies(group, dict.fromkeys(group.at, ("board", begins["board"])), begins),
             more_mounts=held.mounts[1:],
             parts=tuple(form_parts(desk, group, held)),
             shown=group.shown(),
@@ -159,15 +157,15 @@ def air_of_items(
     return needed
 
 
-def void_behind(desk: Desk, items: Sequence[Item]) -> Slab | None:
+def void_behind(desk: Desk, items: Sequence[Item]) -> list[Slab]:
     """Packers behind the board for what stands back: the largest back relief and 2 mm."""
     s, p = desk.sheet, desk.practice
     backs = [x.back for x in items if x.back.value > 0]
     if not backs:
-        return None
+        return []
     most = s.pick("largest", *backs) + s.number(p.void_beyond_mm, MM)
     needed = s.let("void.needed", "void behind the board, at least", most, "back relief and some air", "up")
-    return void_slab(desk, needed.value, "void", "cut out round every clasp")
+    return void_slabs(desk, needed.value, "void", "cut out round every clasp")
 
 
 def _walls(desk: Desk, o: BoxOptions, size_mm: tuple[float, float]) -> list[Slab]:
@@ -175,14 +173,15 @@ def _walls(desk: Desk, o: BoxOptions, size_mm: tuple[float, float]) -> list[Slab
     needed = s["air.needed"].value
     if o.lining == "lined walls":
         liner = first_sheet(desk, "liner", LEVERS.liner, size_mm, "mat", "foam board")
-        wall = liner_slab(desk, liner, needed)
+        lined = liner_slab(desk, liner, needed)
+        walls = [lined] if lined is not None else []
     else:
-        wall = spacer_slab(desk, needed)
-    if wall is None:
+        walls = spacer_slabs(desk, needed)
+    if not walls:
         return []
-    s.let("air.made", "air in front of the board", wall.thick)
-    s.let("air.left", "air before what stands out farthest", wall.thick - s["air.relief"], way="down")
-    return [wall]
+    made = s.let("air.made", "air in front of the board", together(walls))
+    s.let("air.left", "air before what stands out farthest", made - s["air.relief"], way="down")
+    return walls
 
 
 def _front(desk: Desk, frame: Frame, group: Gathered) -> list[Part]:

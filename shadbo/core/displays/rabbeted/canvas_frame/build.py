@@ -24,12 +24,17 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import KG, MM, ONE
 from shadbo.core.shop.boards import Clip
 from shadbo.core.shop.kept import CLIPS
+from shadbo.core.solids.bites import Bar
 from shadbo.core.sums.border import clip_count
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.hang import force
 from shadbo.core.words.lengths import Both
 from shadbo.core.words.words import say, sizes
 
+CLIP_MM = (12.0, 20.0, 16.0, 1.2)
+"""A clip: on the rail, over the canvas, wide, thick: common practice, no source."""
+CLIP_SCREW_MM = 10.0
+"""Of a clip's screw in the rail, shorter than the wood: common practice, no source."""
 NONE = Clip(id="clip", name="offset clip, none listed", offset_mm=0, rating_kg=2)
 
 
@@ -136,17 +141,31 @@ def _clip_label(frame: Frame, depth: Quantity, clip: str) -> Callout:
     return Callout("edge", at, clip, key="clip.offset")
 
 
+def _clip_bars(frame: Frame, depth: Quantity) -> tuple[Bar, ...]:
+    """The same as bars: on the frame's back, on the canvas, and the screw into the rail."""
+    plate, arm, wide, thick = CLIP_MM
+    back = frame.profile.height_mm - frame.front.value - depth.value
+    deep, r = min(CLIP_SCREW_MM, frame.profile.height_mm - 2), 1.5
+    middle = plate / 2
+    return (
+        Bar((0.0, plate), wide, (back, back + thick)),
+        Bar((-arm, -arm / 4), wide, (0.0, thick)),
+        Bar((middle - r, middle + r), 2 * r, (back - deep, back)),
+    )
+
+
 def _clip_part(frame: Frame, depth: Quantity) -> Part:
     """The clip in section: flat on the frame's back, a step, flat on the canvas."""
     wall, high = frame.face.value - frame.lip.value, frame.profile.height_mm
-    end, t = frame.front.value + depth.value, 1.2
+    plate, arm, _, t = CLIP_MM
+    end = frame.front.value + depth.value
     ring = (
-        (high, wall - 12),
-        (high + t, wall - 12),
+        (high, wall - plate),
+        (high + t, wall - plate),
         (high + t, wall - 1),
         (end + t, wall + 4),
-        (end + t, wall + 20),
-        (end, wall + 20),
+        (end + t, wall + arm),
+        (end, wall + arm),
         (end, wall + 5),
         (high, wall),
     )
@@ -191,6 +210,7 @@ def _clips(desk: Desk, frame: Frame, depth: Quantity, mass: Quantity) -> Join:
         operations=steps,
         key="mount.count",
         price=clip.price,
+        bars=_clip_bars(frame, depth),
     )
 
 

@@ -11,8 +11,9 @@ from shadbo.core.displays.rabbeted.slabs import (
     first_sheet,
     piece_slab,
     slab,
-    spacer_slab,
+    together,
 )
+from shadbo.core.displays.rabbeted.spacers import spacer_slabs
 from shadbo.core.pieces.facts import Told
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.sheet.quantity import Quantity
@@ -51,10 +52,10 @@ def box_slabs(
         slabs.append(Slab("glazing", "its glass", "glazing", thick, "glass", pane, cut=False, size=slot))
         least = p.air_textile_mm if kind == "needlework" else p.air_paper_mm
         needed = air_needed(desk, facts, size, pane, least, False)
-        spacer = spacer_slab(desk, needed.value)
-        if spacer is not None:
-            slabs.append(spacer)
-            s.let("air.made", "air in front of the piece", spacer.thick)
+        spacers = spacer_slabs(desk, needed.value)
+        slabs += spacers
+        if spacers:
+            s.let("air.made", "air in front of the piece", together(spacers))
     starts = (box.width.value - flat.width.value) / 2 + box.lip.value
     slabs.append(piece_slab(desk, kind, KINDS[kind].hatch, flat.thick, (flat.width, flat.height), flat.mass, starts))
     card = first_sheet(desk, "board", desk.levers.board, size, "foam board", "mat")

@@ -17,9 +17,9 @@ from shadbo.core.displays.rabbeted.slabs import (
     glazing_for,
     piece_slab,
     slab,
-    spacer_slab,
     spare_depth,
 )
+from shadbo.core.displays.rabbeted.spacers import spacer_slabs
 from shadbo.core.displays.rabbeted.strainer import strainer_slab
 from shadbo.core.displays.rabbeted.window_mat.openings import openings, window_dims
 from shadbo.core.displays.rabbeted.window_mat.options import HOME, LEVERS, MatOptions
@@ -68,8 +68,7 @@ class WindowMat(OnePiece):
         slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing)]
         mats = _mats(desk, options, size)
         mats_mm = sum(m.thick.value for m in mats)
-        spacer = spacer_slab(desk, needed.value - mats_mm)
-        slabs += [spacer] if spacer is not None else []
+        slabs += spacer_slabs(desk, needed.value - mats_mm)
         border = (wanted[0].value - window[0].value) / 2
         over = (flat.width.value - window[0].value) / 2
         board = first_sheet(desk, "board", LEVERS.board, size, "mat", "foam board")

@@ -1,0 +1,106 @@
+"""Where bodies stand to one another: the boxes of all their prisms compared in one go, outlines only where asked."""
+
+from collections.abc import Sequence
+
+import numpy as np
+from shapely import Polygon
+
+from shadbo.core.shapes.plane import Dot, Ring
+from shadbo.core.shapes.polygon import box_of, sides
+from shadbo.core.solids.body import Body, Prism, shape_of
+
+EPS_MM = 0.05
+"""Things this near to one another only touch."""
+HAIR_MM = 1e-6
+
+Box = tuple[float, float, float, float]
+
+
+class Space:
+    """Bodies in their places, with what each pair of their prisms shares by their boxes.
+
+    ``shared[i, j]`` is how far the boxes of prisms i and j overlap along x, y and depth, in mm; below nothing it is
+    the gap between them. ``near[i, j]`` tells whether they overlap in the front plane, neither in a square hole of
+    the other. ``owner[i]`` is the index of the body that prism i belongs to.
+    """
+
+    def __init__(self, bodies: Sequence[Body]) -> None:
+        self.bodies = tuple(bodies)
+        self.prisms: list[Prism] = []
+        owner: list[int] = []
+        for n, body in enumerate(self.bodies):
+            self.prisms += body.prisms
+            owner += [n] * len(body.prisms)
+        self.boxes: list[Box] = [box_of(p.ring) for p in self.prisms]
+        self.owner = np.array(owner, dtype=np.intp)
+        spans = [(p.front_mm, p.back_mm) for p in self.prisms]
+        plane = np.array(self.boxes).reshape(-1, 4)
+        deep = np.array(spans).reshape(-1, 2)
+        self.low = np.column_stack((plane[:, :2], deep[:, :1]))
+        self.high = np.column_stack((plane[:, 2:], deep[:, 1:]))
+        self.shared = np.minimum(self.high[:, None], self.high) - np.maximum(self.low[:, None], self.low)
+        self.in_hole = self._in_holes()
+        shares = (self.shared[:, :, 0] > EPS_MM) & (self.shared[:, :, 1] > EPS_MM)
+        self.near = shares & ~(self.in_hole | self.in_hole.T)
+        self._shapes: dict[int, Polygon] = {}
+
+    def _in_holes(self) -> np.ndarray:
+        """``[i, j]``: prism j stands in a square hole of prism i."""
+        out = np.zeros((len(self.prisms),) * 2, dtype=bool)
+        for n, prism in enumerate(self.prisms):
+            for hole in prism.holes:
+                if is_rect(hole):
+                    left, low, right, high = box_of(hole)
+                    out[n] |= (
+                        (self.low[:, 0] >= left - EPS_MM)
+                        & (self.low[:, 1] >= low - EPS_MM)
+                        & (self.high[:, 0] <= right + EPS_MM)
+                        & (self.high[:, 1] <= high + EPS_MM)
+                    )
+        return out
+
+    def told(self, what: str) -> np.ndarray:
+        """One yes or no of each prism's body, by the name of its field."""
+        said = np.array([bool(getattr(b, what)) for b in self.bodies], dtype=bool)
+        out: np.ndarray = said[self.owner] if len(self.bodies) else np.zeros(0, dtype=bool)
+        return out
+
+    def shape(self, n: int) -> Polygon:
+        """The outline of a prism less its holes, which may touch or overlap one another; made once."""
+        if n not in self._shapes:
+            self._shapes[n] = shape_of(self.prisms[n])
+        return self._shapes[n]
+
+    def both(self, i: int, j: int) -> Box:
+        """What the boxes of two prisms share in the front plane."""
+        a, b = self.boxes[i], self.boxes[j]
+        return max(a[0], b[0]), max(a[1], b[1]), min(a[2], b[2]), min(a[3], b[3])
+
+    def covers(self, n: int, box: Box) -> bool:
+        """Whether a prism surely covers a box: four-sided, whole, and each corner of the box in it."""
+        p = self.prisms[n]
+        if p.holes or len(p.ring) != 4:
+            return False
+        if is_rect(p.ring):
+            return True
+        left, low, right, high = box[0] + HAIR_MM, box[1] + HAIR_MM, box[2] - HAIR_MM, box[3] - HAIR_MM
+        return all(holds_dot(p.ring, at) for at in ((left, low), (right, low), (right, high), (left, high)))
+
+
+def is_rect(ring: Sequence[Dot]) -> bool:
+    """Whether an outline is a rectangle along the axes."""
+    return len(ring) == 4 and len({x for x, _ in ring}) == 2 and len({y for _, y in ring}) == 2
+
+
+def holds_dot(ring: Ring, at: Dot) -> bool:
+    """Whether a point lies in an outline: a line from it to the right crosses it an odd number of times.
+
+    >>> holds_dot(((0, 0), (4, 0), (0, 4)), (1, 1)), holds_dot(((0, 0), (4, 0), (0, 4)), (3, 3))
+    (True, False)
+    """
+    x, y = at
+    inside = False
+    for (ax, ay), (bx, by) in sides(ring):
+        if (ay > y) != (by > y) and x < ax + (y - ay) * (bx - ax) / (by - ay):
+            inside = not inside
+    return inside
