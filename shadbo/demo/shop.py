@@ -47,7 +47,7 @@ PADS = (
 SCREWS = (
     *(
         Screw(id=f"screw-{n}", name=f"wood screw 4 × {n}", length_mm=n, diameter_mm=4, price=0.06)
-        for n in (16, 20, 25, 30, 35, 40, 50, 60)
+        for n in (12, 16, 20, 25, 30, 35, 40, 50, 60)
     ),
     Screw(id="screw-fine", name="fine screw 2 × 8", length_mm=8, diameter_mm=2, price=0.05),
 )

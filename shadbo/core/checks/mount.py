@@ -7,7 +7,7 @@ from shadbo.core.checks.view import Look
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
 from shadbo.core.pieces.pieces import PRESS_DAYS, Margined, PressedPlant
-from shadbo.core.words.words import Mm, both
+from shadbo.core.words.words import Mm, both, unlike
 
 
 def _others(look: Look, plan: MountPlan) -> tuple[Proposal, ...]:
@@ -49,11 +49,12 @@ def overloaded(look: Look) -> Iterator[Finding]:
             continue
         whose = f"{plan.name}: each" if plan.of else "Each"
         rating, factor = load.rating, load.factor
+        carries, safe = unlike(load.demand, rating / factor, look.desk.mark)
         yield Finding(
             "mount.weak",
             "stop",
             "mount",
-            look.say("{} fixing carries {}; {} are safe", whose, load.demand, look.say("{}", rating / factor)),
+            look.say("{} fixing carries {}; {} are safe", whose, carries, safe),
             look.say("maker's rating {} and a factor of {}", rating, factor),
             place=plan.of,
             keys=(load.margin.key, load.demand.key),

@@ -31,6 +31,10 @@ def _add(look: Look, runs: str, length_mm: float, count: int) -> tuple[Proposal,
     return (Proposal(look.say(many), tuple(edits), 2),)
 
 
+MOST_BOW_MM, LEAST_BOW_MM, BOW_OF_SPAN = 2.5, 0.5, 360
+"""A bar may bow by a share of its span, within what shows and what reads: common practice, no source."""
+
+
 def too_few_braces(look: Look) -> Iterator[Finding]:
     """Bars that bow inwards under the pull of the cloth; long spans that practice braces anyway."""
     p = look.desk.practice
@@ -39,7 +43,7 @@ def too_few_braces(look: Look) -> Iterator[Finding]:
             continue
         span, bow = look.bracing.span[axis], look.bracing.bow[axis]
         size = look.bracing.canvas[axis].value
-        limit = min(2.5, span.value / 360)
+        limit = max(min(MOST_BOW_MM, span.value / BOW_OF_SPAN), LEAST_BOW_MM)
         wanted = braces_wanted(span.value, p.brace_over_mm, p.two_braces_over_mm)
         bends = bow.value > limit + 1e-6
         if not bends and not wanted:

@@ -35,12 +35,13 @@ class Bar:
     """A straight piece of a fixing at the side of a frame, as seen from the wall of its rabbet.
 
     ``out_mm``: from where to where it reaches outwards, into or over the rail; ``deep_mm``: from the back of what it
-    holds, towards the wall; ``wide_mm`` along the side.
+    holds, towards the wall; ``wide_mm`` along the side; ``at_place``: from the fixing's own place instead.
     """
 
     out_mm: tuple[float, float]
     wide_mm: float
     deep_mm: tuple[float, float]
+    at_place: bool = False
 
     def prism(self, at: Dot, out: Dot, back_mm: float) -> Prism:
         """The bar at one place, ``out`` pointing from it over its rail.

@@ -40,19 +40,18 @@ def given(q: Quantity) -> bool:
     return q.kind in ("read", "choose") or (q.kind == "let" and q.op == "=" and given(q.args[0]))
 
 
-def value_text(q: Quantity, mark: Mark) -> Both:
-    """A quantity as people write it, with its unit, in both systems."""
+def value_text(q: Quantity, mark: Mark, more: int = 0) -> Both:
+    """A quantity as people write it, with its unit, in both systems; masses and forces with ``more`` places."""
     if q.unit == MM:
         t = length(q.value, mark, q.way)
         return Both(f"{metric_text(q.value, places=2)} mm", t.inch) if given(q) else t
     if q.unit == KG:
-        return Both(f"{q.value:.2f} kg" if q.value < 10 else f"{q.value:.1f} kg", f"{q.value / KG_PER_POUND:.1f} lb")
+        places = (2 if q.value < 10 else 1) + more
+        return Both(f"{q.value:.{places}f} kg", f"{q.value / KG_PER_POUND:.{1 + more}f} lb")
     if q.unit == N:
         pounds = q.value / (KG_PER_POUND * GRAVITY_N_PER_KG)
-        few = abs(q.value) < 10
-        return Both(
-            f"{q.value:.1f} N" if few else f"{q.value:.0f} N", f"{pounds:.1f} lbf" if few else f"{pounds:.0f} lbf"
-        )
+        places = (1 if abs(q.value) < 10 else 0) + more
+        return Both(f"{q.value:.{places}f} N", f"{pounds:.{places}f} lbf")
     if q.unit == MM2:
         return Both(f"{q.value / 1e6:.3f} m²", f"{q.value / 25.4**2:.0f} in²")
     if q.unit == N_PER_MM:
@@ -60,6 +59,18 @@ def value_text(q: Quantity, mark: Mark) -> Both:
     if q.unit == MONEY:
         return both(f"{q.value:.2f}")
     return both(f"{q.value:.4g}")
+
+
+MOST_PLACES = 4
+
+
+def unlike(one: Quantity, other: Quantity, mark: Mark) -> tuple[Both, Both]:
+    """Two quantities of one unit, with as many places as tell them apart; lengths as the mark has them."""
+    for more in range(MOST_PLACES):
+        first, second = value_text(one, mark, more), value_text(other, mark, more)
+        if first.mm != second.mm and first.inch != second.inch:
+            break
+    return first, second
 
 
 def number_text(q: Quantity, mark: Mark) -> Both:

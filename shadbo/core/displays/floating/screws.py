@@ -4,12 +4,13 @@ from dataclasses import dataclass
 from typing import get_args
 
 from shadbo.core.build.assembly import Dot, Fixing, Side
+from shadbo.core.build.screws import screw_between
 from shadbo.core.desk import Desk
 from shadbo.core.displays.floating.options import FloatingOptions
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.sums.canvas import CanvasSums
-from shadbo.core.sums.floater import grip_window, shortest_screw
+from shadbo.core.sums.floater import grip_window
 from shadbo.core.sums.spacing import KeepOut, evenly, spaced
 
 HANGER_HALF_MM = 25.0
@@ -35,7 +36,7 @@ def screw_length(desk: Desk, chosen_mm: float | None, ledge: Quantity, pad: Quan
     if chosen_mm is not None:
         length, standard = s.choose("screw.length", "screw", chosen_mm, MM, "decided for this job"), True
     else:
-        value, standard = shortest_screw(least.value, most.value, p.screw_lengths_mm)
+        value, standard = screw_between(desk, least.value, most.value)
         length = s.let("screw.length", "screw", s.decide("shortest standard length between", value, MM, least, most))
     in_bar = s.let("screw.in_bar", "screw in the bar", length - ledge - pad)
     left = s.let("screw.to_cloth", "from the screw's tip to the cloth", depth - in_bar)

@@ -1,6 +1,7 @@
 """Closing a rabbeted frame from behind: points or clips round the package, and what covers the back."""
 
 from collections.abc import Callable, Sequence
+from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Back, Fixing, Join, Part
 from shadbo.core.desk import Desk
@@ -41,7 +42,7 @@ def point_join(desk: Desk, frame: Frame, slabs: Sequence[Slab], soft: bool = Fal
     def count(side_mm: float) -> int:
         return 2 if soft else point_count(side_mm, desk.practice.points_apart_mm)
 
-    fixings = side_fixings(desk, frame, "point", count, INSET_MM)
+    fixings = side_fixings(desk, frame, "point", count, FixingLine(INSET_MM))
     desk.sheet.let("point.count", name, desk.sheet.number(len(fixings), ONE))
     x = frame.front.value + sum(layer.thick.value for layer in slabs)
     wall = frame.face.value - frame.lip.value
@@ -65,16 +66,25 @@ def point_bars() -> tuple[Bar, ...]:
     return (Bar((-over, into), wide, (0.0, thick)),)
 
 
-def side_fixings(
-    desk: Desk, frame: Frame, key: str, count: Callable[[float], int], inset_mm: float, grown_mm: float = 0.0
-) -> tuple[Fixing, ...]:
-    """Fixings along all four sides of the package; ``along`` is from the frame's outer corner.
+@dataclass(frozen=True, slots=True)
+class FixingLine:
+    """Where fixings stand round a package: the first from a corner, and how far inside its edge.
 
     ``grown_mm`` is how much further out, each side, a layer on a step of its own reaches.
     """
+
+    corner_mm: float
+    grown_mm: float = 0.0
+    over_mm: float = OVER_MM
+
+
+def side_fixings(
+    desk: Desk, frame: Frame, key: str, count: Callable[[float], int], line: FixingLine
+) -> tuple[Fixing, ...]:
+    """Fixings along all four sides of the package; ``along`` is from the frame's outer corner."""
     s = desk.sheet
-    w, h = frame.package_w.value + 2 * grown_mm, frame.package_h.value + 2 * grown_mm
-    offset = frame.start_mm - grown_mm
+    w, h = frame.package_w.value + 2 * line.grown_mm, frame.package_h.value + 2 * line.grown_mm
+    offset = frame.start_mm - line.grown_mm
     words = key.replace(".", " ")
     down = hangers_at(desk, s["frame.outside_height"])
     out = []
@@ -82,12 +92,12 @@ def side_fixings(
         across = side in ("top", "bottom")
         length = w if across else h
         n = count(length)
-        for i, at in enumerate(edge_walk(length, n, min(inset_mm, length / 3)), 1):
+        for i, at in enumerate(edge_walk(length, n, min(line.corner_mm, length / 3)), 1):
             at = at if across else clear_of(at, down.value - offset, length)
             label = f"{words} {i}, {side}, from the corner"
             along = s.let(f"{key}.{side}.{i}", label, s.number(at + offset, MM))
             x, y = w / 2 - at, h / 2 - at
-            up, right = h / 2 - OVER_MM, w / 2 - OVER_MM
+            up, right = h / 2 - line.over_mm, w / 2 - line.over_mm
             place = {"top": (x, up), "bottom": (x, -up), "left": (-right, y), "right": (right, y)}
             out.append(Fixing(place[side], side, along))
     return tuple(out)

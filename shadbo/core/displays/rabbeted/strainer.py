@@ -4,17 +4,17 @@ from collections.abc import Sequence
 from dataclasses import replace
 
 from shadbo.core.build.assembly import Join, Part
+from shadbo.core.build.screws import screw_between
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.displays.rabbeted.options import FrameOptions
-from shadbo.core.displays.rabbeted.points import side_fixings
+from shadbo.core.displays.rabbeted.points import FixingLine, side_fixings
 from shadbo.core.displays.rabbeted.slabs import Slab
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.kept import PLAIN_STOCK, SCREWS, role
 from shadbo.core.shop.materials import PlainStock
 from shadbo.core.solids.bites import Bar
 from shadbo.core.solids.body import Body, Step, rails_round
-from shadbo.core.sums.floater import shortest_screw
 from shadbo.core.sums.weight import solid
 from shadbo.core.words.words import Mm, say
 
@@ -113,10 +113,12 @@ def strainer_join(desk: Desk, frame: Frame) -> Join:
     wall = frame.face - frame.lip
     least = s.let("strainer.screw_least", "strainer screw, at least", wall + s.number(GRIP_MM, MM), way="up")
     most = s.let("strainer.screw_most", "strainer screw, at most", wall + s["strainer.bar"] - s.number(5, MM))
-    value, _ = shortest_screw(least.value, most.value, desk.practice.screw_lengths_mm)
+    value, _ = screw_between(desk, least.value, most.value)
     s.let("strainer.screw", "strainer screw", s.decide("shortest standard length between", value, MM, least, most))
     screw = desk.take(SCREWS, role("screw", f"{value:g}"), None, lambda: desk.stock.screw(value))
-    fixings = side_fixings(desk, frame, "strainer.at", lambda side: max(int((side - 120) // APART_MM) + 1, 2), 60.0)
+    fixings = side_fixings(
+        desk, frame, "strainer.at", lambda side: max(int((side - 120) // APART_MM) + 1, 2), FixingLine(60.0)
+    )
     s.let("strainer.count", "strainer screws", s.number(len(fixings), ONE))
     outside, r = wall.value, screw.diameter_mm / 2
     deep = -s["strainer.thick"].value / 2

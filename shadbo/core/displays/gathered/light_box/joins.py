@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from shadbo.core.build.assembly import Join
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.frame import Frame
-from shadbo.core.displays.rabbeted.points import INSET_MM, OVER_MM, point_bars, side_fixings
+from shadbo.core.displays.rabbeted.points import INSET_MM, FixingLine, point_bars, side_fixings
 from shadbo.core.displays.rabbeted.slabs import Slab
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.kept import SCREWS, role
@@ -35,7 +35,7 @@ def _points(desk: Desk, frame: Frame, layer: Slab, grown_mm: float) -> Join:
     def count(side_mm: float) -> int:
         return point_count(side_mm, desk.practice.points_apart_mm)
 
-    fixings = side_fixings(desk, frame, key, count, INSET_MM, grown_mm)
+    fixings = side_fixings(desk, frame, key, count, FixingLine(INSET_MM, grown_mm))
     many = desk.sheet.let(f"{key}.count", f"points behind {layer.name}", desk.sheet.number(len(fixings), ONE))
     steps = ("lay it on its step and drive the points into the wall behind it, flat on the glass, never on its edge",)
     return Join(f"points-{layer.id}", f"points behind {layer.name}", "points", ("rail", layer.id), fixings,
@@ -51,14 +51,17 @@ def _screws(desk: Desk, frame: Frame, layer: Slab, grown_mm: float) -> Join:
     def nearest() -> Screw:
         return min(screws, key=lambda x: (abs(x.length_mm - wanted), x.diameter_mm), default=usual)
 
+    step_mm = grown_mm / STEPS[layer.id]
+    air = max(frame.width.least.value - frame.package_w.value, frame.height.least.value - frame.package_h.value) / 2
+    shelf = max(step_mm - air, 0.0)
     screw = desk.take(SCREWS, role("screw", "back"), None, nearest)
-    fixings = side_fixings(desk, frame, "back.screw", lambda _: 2, INSET_MM, grown_mm)
+    fixings = side_fixings(desk, frame, "back.screw", lambda _: 2, FixingLine(INSET_MM, grown_mm, shelf / 2))
     length = s.choose("back.screw_length", "length of the back's screws", screw.length_mm, MM, screw.name)
     s.let("back.screw_count", "screws through the back", s.number(len(fixings), ONE))
     steps = ("pilot through the back into the rail; the back comes off again for the lamps",)
-    r, inside = screw.diameter_mm / 2, OVER_MM + frame.slack_mm
+    r = screw.diameter_mm / 2
     return Join(
         "back-screws", "screws through the back", screw.name, ("rail", layer.id), fixings, length,
         screw.diameter_mm, operations=steps, key="back.screw_count", price=screw.price, pulls=True,
-        bars=(Bar((-inside - r, r - inside), 2 * r, (-length.value, 0.0)),),
+        bars=(Bar((-r, r), 2 * r, (-length.value, 0.0), at_place=True),),
     )  # fmt: skip

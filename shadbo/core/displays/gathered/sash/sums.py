@@ -3,11 +3,11 @@
 import math
 
 from shadbo.core.build.assembly import Fixing
+from shadbo.core.build.screws import screw_between
 from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered.sash.options import SashOptions
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
-from shadbo.core.sums.floater import shortest_screw
 from shadbo.core.sums.items import Item
 from shadbo.core.sums.spacing import evenly
 from shadbo.core.sums.weight import by_area, solid
@@ -26,7 +26,8 @@ def card_screws(desk: Desk, o: SashOptions, got: dict[str, Quantity], card: Quan
     """
     s = desk.sheet
     least = card.value + desk.practice.card_grip_mm
-    best, _ = shortest_screw(least, math.inf, desk.practice.screw_lengths_mm)
+    most = card.value + got["rebate"].value - desk.practice.tip_to_glass_mm
+    best, _ = screw_between(desk, least, most)
     screw = s.choose("card.screw", "screw through the card", o.screw_mm or best, MM, "the shortest that grips")
     beyond = s.pick("smallest", s["card.beyond_width"], s["card.beyond_height"])
     edge = s.number(GLASS_PAST_CORE_MM, MM)

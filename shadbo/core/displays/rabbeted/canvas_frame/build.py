@@ -12,7 +12,7 @@ from shadbo.core.displays.rabbeted.canvas_frame.options import HOME, LEVERS
 from shadbo.core.displays.rabbeted.flat_front import opening_part
 from shadbo.core.displays.rabbeted.frame import Frame, frame_round
 from shadbo.core.displays.rabbeted.package import Package, build_package
-from shadbo.core.displays.rabbeted.points import side_fixings
+from shadbo.core.displays.rabbeted.points import FixingLine, side_fixings
 from shadbo.core.displays.rabbeted.rows import merged, package_questions
 from shadbo.core.displays.rabbeted.slabs import Slab, depth_needed, piece_slab, spare_depth
 from shadbo.core.displays.rabbeted.strainer import strainer_slab
@@ -196,7 +196,7 @@ def _clips(desk: Desk, frame: Frame, depth: Quantity, mass: Quantity) -> Join:
     offset = s.choose("clip.offset", "offset of the clip", clip.offset_mm, MM, clip.name)
     gap = step - offset if step.value >= 0 else s.number(0, MM) - step - offset
     s.let("clip.off", "step that the clip leaves", gap, "the clip bends so far")
-    fixings = side_fixings(desk, frame, "clip", lambda side: clip_count(side, p.clips_apart_mm), 60.0)
+    fixings = side_fixings(desk, frame, "clip", lambda side: clip_count(side, p.clips_apart_mm), FixingLine(60.0))
     count = s.let("mount.count", "clips", s.number(len(fixings), ONE))
     carry(desk, "mount", force(s, mass) / count, (clip.name, clip.rating_kg), p.hardware_factor)
     steps = ("pilot the frame's back; screws shorter than the wood", "finger-tight, then a quarter turn")
