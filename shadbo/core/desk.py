@@ -125,6 +125,11 @@ class Desk:
                 out.append((n, max(readings, key=lambda r: r.mm)))
         return out
 
+    @property
+    def of_set(self) -> int:
+        """How many frames this is one of: a set shares its outside, and each piece has its own frame; 1 alone."""
+        return len(self.job.pieces) if self.job.same_outside and not self.gathers else 1
+
     def set_excess_mm(self, axis: str, own_mm: float) -> float:
         """What the largest of the set has over this piece; 0 when this one is the largest, or alone."""
         return max([0.0, *(r.mm - own_mm for _, r in self.others_of_set(axis))])

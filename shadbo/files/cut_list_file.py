@@ -3,7 +3,7 @@
 import csv
 import io
 
-from shadbo.core.cutting.cut_list import CutRow, cut_list
+from shadbo.core.cutting.cut_list import CutRow, cut_list, set_words
 from shadbo.core.plan import Plan
 
 HEAD = ("kind", "count", "part", "length mm", "width mm", "thickness mm", "material", "note")
@@ -25,6 +25,8 @@ def as_csv(plan: Plan) -> str:
     writer.writerow(HEAD)
     for row in cut_list(plan):
         writer.writerow(["" if c is None else safe(c) for c in _cells(row)])
+    if set_words(plan):
+        writer.writerow(["note", "", set_words(plan), *[""] * (len(HEAD) - 3)])
     return out.getvalue()
 
 
@@ -44,6 +46,8 @@ def as_xlsx(plan: Plan) -> bytes:
     sheet.freeze_panes = "A2"
     for row in cut_list(plan):
         sheet.append([safe(c) for c in _cells(row)])
+    if set_words(plan):
+        sheet.append(["note", None, set_words(plan)])
     for n, width in enumerate((10, 8, 40, 12, 12, 14, 28, 48), 1):
         sheet.column_dimensions[get_column_letter(n)].width = width
     out = io.BytesIO()

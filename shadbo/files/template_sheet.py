@@ -14,6 +14,7 @@ from shadbo.core.drawing.tiles import (
     Tile,
     Tiled,
     label,
+    on_page,
     tiled,
 )
 from shadbo.core.plan import Plan
@@ -80,8 +81,22 @@ def _page(cut: Tiled, tile: Tile, inner: str, page: Page, title: str, place: str
         f'<text x="{MARGIN_MM}" y="{MARGIN_MM + 5}" font-size="4" font-weight="700" {font}>{escape(words)}</text>'
         f'<g clip-path="url(#{clip})" font-family="Barlow Condensed, sans-serif">'
         f'<g transform="{shift}">{inner}</g></g>'
-        f"{_joins(cut, tile, w, h, top)}{bar}</svg></div>"
+        f"{_joins(cut, tile, w, h, top)}{_middles(cut, tile, w, h, top)}{bar}</svg></div>"
     )
+
+
+def _middles(cut: Tiled, tile: Tile, w: float, h: float, top: float) -> str:
+    """The middle lines of what is drawn, where they cross this page: the board's own are laid on them."""
+    x, y = on_page(tile, (0.0, 0.0), cut)
+    line = 'stroke="#20242c" stroke-width="0.18" stroke-dasharray="8 1.5 1.5 1.5"'
+    font = 'font-size="3.2" font-family="Alegreya Sans, sans-serif" fill="#20242c"'
+    out = ""
+    if MARGIN_MM < x < MARGIN_MM + w:
+        out += f'<path d="M{x:.4f} {top}V{top + h}" {line}/><text x="{x + 1:.4f}" y="{top + 4}" {font}>middle</text>'
+    if top < y < top + h:
+        out += f'<path d="M{MARGIN_MM} {y:.4f}H{MARGIN_MM + w}" {line}/>'
+        out += f'<text x="{MARGIN_MM + w - 12}" y="{y - 1:.4f}" {font}>middle</text>'
+    return out
 
 
 def _joins(cut: Tiled, tile: Tile, w: float, h: float, top: float) -> str:

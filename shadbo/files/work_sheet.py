@@ -4,7 +4,7 @@ from html import escape
 
 from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import ViewName
-from shadbo.core.cutting.cut_list import cut_list
+from shadbo.core.cutting.cut_list import cut_list, set_words
 from shadbo.core.drawing.board import BOARDS, TITLES, scene_of, views_of
 from shadbo.core.drawing.compose import compose
 from shadbo.core.drawing.svg import write_svg
@@ -95,7 +95,8 @@ def _cut_list(plan: Plan) -> str:
         name = escape(row.name)
         first = f"<tr><td class='n soft'>{n}</td><td class='n'>{row.count} ×</td>"
         rows += f"{first}<td>{name}</td><td class='n'>{size}</td><td>{note}</td></tr>"
-    return f"<h2>To cut and to fetch, mm</h2><table>{rows}</table>"
+    said = f"<p class='soft'>{escape(set_words(plan))}</p>" if set_words(plan) else ""
+    return f"<h2>To cut and to fetch, mm</h2>{said}<table>{rows}</table>"
 
 
 def _cautions(plan: Plan) -> str:

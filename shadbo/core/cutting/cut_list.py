@@ -23,6 +23,16 @@ class CutRow:
     part: str = ""
 
 
+def set_words(plan: Plan) -> str:
+    """That the list is for one frame of a set; nothing for a frame alone."""
+    many = plan.desk.of_set
+    return (
+        f"for one frame of the {many} of this set: outsides are alike, inside each has its own sizes"
+        if many > 1
+        else ""
+    )
+
+
 def numbers_of(plan: Plan) -> dict[str, int]:
     """The number that each part has in the list, by its id: its row, counted from 1."""
     return {row.part: n for n, row in enumerate(cut_list(plan), 1) if row.part}

@@ -3,7 +3,7 @@
 from collections import Counter
 
 from shadbo.core.build.assembly import Part
-from shadbo.core.cutting.cut_list import cut_list
+from shadbo.core.cutting.cut_list import cut_list, set_words
 from shadbo.core.drawing.scene import Line, Scene, Shape, Words
 from shadbo.core.plan import Plan
 from shadbo.core.words.lengths import System, texts
@@ -73,7 +73,8 @@ def _lines(plan: Plan, system: System) -> list[str]:
             if long is not None:
                 lengths.add(said)
     words = [x if n == 1 and x in lengths else f"{n} × {x}" for x, n in many.items()]
-    out = ["from the drawers: "]
+    told = set_words(plan)
+    out = [*([told] if told else []), "from the drawers: "]
     for n, word in enumerate(words, 1):
         text = word + (", " if n < len(words) else "")
         if len(out[-1]) + len(text) > LINE_SIGNS:

@@ -250,5 +250,6 @@ def _parts(desk: Desk, assembly: Assembly) -> list[Question]:
         for end in ends:
             rows.append(pin_row(desk, f"frame.inside_{axis}.{end}", f"Inside {axis} as made, {end}"))
     rows.append(pin_row(desk, "frame.inside_depth", "Inside depth as made"))
-    rows.append(told("Materials", f"{desk.shop.currency} {s['price.materials'].value:.2f}", "price.materials"))
+    label = "Materials" if desk.of_set == 1 else f"Materials, one frame of {desk.of_set}"
+    rows.append(told(label, f"{desk.shop.currency} {s['price.materials'].value:.2f}", "price.materials"))
     return rows

@@ -238,7 +238,8 @@ def parts_questions(desk: Desk, assembly: Assembly) -> list[Question]:
     ):
         if key in s:
             rows.append(pin_row(desk, key, label))
-    rows.append(told("Materials", f"{desk.shop.currency} {s['price.materials'].value:.2f}", "price.materials"))
+    label = "Materials" if desk.of_set == 1 else f"Materials, one frame of {desk.of_set}"
+    rows.append(told(label, f"{desk.shop.currency} {s['price.materials'].value:.2f}", "price.materials"))
     return rows
 
 
