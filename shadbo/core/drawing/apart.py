@@ -33,23 +33,33 @@ class Lot:
         return min(b.front_mm for b in self.bodies)
 
     @property
+    def back_mm(self) -> float:
+        """Where the last of them ends."""
+        return max(b.back_mm for b in self.bodies)
+
+    @property
     def deep_mm(self) -> float:
         """How deep they are together."""
-        return max(b.back_mm for b in self.bodies) - self.front_mm
+        return self.back_mm - self.front_mm
 
 
 def lots_of(bodies: Sequence[Body]) -> list[Lot]:
-    """Lots from the front to the back."""
-    by: dict[str, list[Body]] = {}
+    """Lots from the front to the back: what is driven in from behind comes after what it goes into."""
+    by: dict[tuple[str, str], list[Body]] = {}
     frame = {b.name for b in bodies if b.fixed}
     for b in bodies:
-        lot = "frame" if b.fixed or b.name in frame else f"laid {b.back_mm:.1f}" if b.laid else b.name
+        if b.fixed or b.name in frame:
+            lot = ("frame", "")
+        elif b.lot:
+            lot = ("lot", b.lot)
+        else:
+            lot = ("laid", f"{b.back_mm:.1f}") if b.laid else ("thing", b.name)
         by.setdefault(lot, []).append(b)
     out = []
     for here in by.values():
         many = len(here) > 1 and here[0].laid
         out.append(Lot(f"{len(here)} pieces" if many else here[0].short or here[0].name, tuple(here)))
-    return sorted(out, key=lambda x: (x.front_mm, x.bodies[0].id))
+    return sorted(out, key=lambda x: (x.back_mm if any(b.bites for b in x.bodies) else x.front_mm, x.bodies[0].id))
 
 
 def apart_scene(plan: Plan, system: System, turn: int = 0) -> Scene:

@@ -28,7 +28,8 @@ def hanger_bodies(assembly: Assembly, hang: HangPlan) -> tuple[Body, ...]:
     out = max(hang.hanger.stands_out_mm, 1.0)
     return tuple(
         Body(f"{HANGER}-{n}", hang.hanger.name, "metal",
-             (Prism(rect(x - wide / 2, y - high / 2, x + wide / 2, y + high / 2), back, back + out),), HANGER)
+             (Prism(rect(x - wide / 2, y - high / 2, x + wide / 2, y + high / 2), back, back + out),), HANGER,
+             lot=HANGER)
         for n, (x, y) in enumerate(hang.places, 1)
     )  # fmt: skip
 
@@ -48,11 +49,11 @@ def hung_by(assembly: Assembly, hang: HangPlan) -> tuple[tuple[Body, ...], tuple
         name = f"screws of {hang.hanger.name}"
         screws = screws_through("hanger-screws", name, dots, hang.hanger.screw_diameter_mm,
                                 (back - hang.screw_mm, back), into)  # fmt: skip
-        bodies += [Body(b.id, b.name, b.hatch, b.prisms, HANGER, bites=True, into=b.into) for b in screws]
+        bodies += [Body(b.id, b.name, b.hatch, b.prisms, HANGER, bites=True, into=b.into, lot=HANGER) for b in screws]
     if hang.wire is not None and hang.rise is not None:
         out = hangers[0].back_mm
         prisms = tuple(Prism(_thread(a, b), out, out + WIRE_MM) for a, b in pairwise(wire_line(hang)))
-        bodies.append(Body(WIRE, hang.wire.name, "metal", prisms, WIRE, gives=True))
+        bodies.append(Body(WIRE, hang.wire.name, "metal", prisms, WIRE, gives=True, lot=HANGER))
         ties += [Tie(WIRE, b.id, "its turns") for b in hangers]
     return tuple(bodies), tuple(ties)
 

@@ -66,7 +66,7 @@ class Body:
     that it leaves nothing open. ``bites``: it is let into others, as a dowel or a screw is; ``into``
     are the ids, or what they begin with, of those that it has to reach. ``stops``: such a one that others lie
     against, as a point is. ``gives``: paper, a wire or a staple, which gives way to what stands
-    in its place. ``enters`` is how it gets there.
+    in its place. ``enters`` is how it gets there, ``lot`` what it comes off together with.
     """
 
     id: str
@@ -84,6 +84,7 @@ class Body:
     stops: bool = False
     gives: bool = False
     enters: Enters = "from behind"
+    lot: str = ""
 
     @property
     def volume_mm3(self) -> float:

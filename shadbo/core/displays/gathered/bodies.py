@@ -32,6 +32,16 @@ def item_bodies(
             middle = ((left + right) / 2, (low + high) / 2)
             ring = rect(middle[0] - w, middle[1] - h, middle[0] + w, middle[1] + h)
             clasp = Prism(ring, behind, back + x.back.value)
-            bodies.append(Body(f"clasp-{x.id}", f"clasp of {x.name}", "metal", (clasp,), f"item-{x.id}"))
+            bodies.append(
+                Body(
+                    f"clasp-{x.id}",
+                    f"clasp of {x.name}",
+                    "metal",
+                    (clasp,),
+                    f"item-{x.id}",
+                    short="clasps",
+                    lot="clasps",
+                )
+            )
             ties.append(Tie(f"clasp-{x.id}", f"item-{x.id}", "its own pin"))
     return bodies, ties
