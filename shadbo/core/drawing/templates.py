@@ -8,8 +8,9 @@ from shadbo.core.drawing.holes import holes_scene
 from shadbo.core.drawing.scene import Line, Round, Scene, Words
 from shadbo.core.drawing.stretch import stretch_scene
 from shadbo.core.plan import Plan
-from shadbo.core.shapes.polygon import box_of, offset, sides
+from shadbo.core.shapes.polygon import box_of, sides
 from shadbo.core.shapes.rings import centred
+from shadbo.core.sums.form import form_ring
 from shadbo.core.words.lengths import System
 from shadbo.core.words.words import length
 
@@ -65,7 +66,7 @@ def _object(plan: Plan, system: System) -> Template | None:
 
 def _form(plan: Plan, system: System) -> Template | None:
     """Inner forms of garments: inside the outline by the practice's distance, the outline itself dashed."""
-    a, s = plan.assembly, plan.desk.sheet
+    a = plan.assembly
     assert a is not None
     forms = {p.id.removeprefix("form-") for p in a.parts if p.id.startswith("form-")}
     scene = Scene("inner form, from the front: cut on the full line")
@@ -73,9 +74,8 @@ def _form(plan: Plan, system: System) -> Template | None:
     for shown in a.shown:
         if shown.id not in forms:
             continue
-        try:
-            ring = offset(shown.ring, -s[f"item.{shown.id}.form_inside"].value)
-        except ValueError:  # a collar narrower than the distance: the framer shapes the form by eye
+        ring = form_ring(plan.desk, shown.id, shown.ring)
+        if not ring:  # a collar narrower than the distance: the framer shapes the form by eye
             continue
         scene.add(Line((*shown.ring, shown.ring[0]), "hidden"), Line((*ring, ring[0]), "outline"))
         marks += [((x0 + (x1 - x0) * t), (y0 + (y1 - y0) * t)) for (x0, y0), (x1, y1) in sides(ring) for t in TENTHS]

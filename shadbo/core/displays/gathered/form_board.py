@@ -1,16 +1,38 @@
 """Inner forms of garments: a board a little inside the outline, that gives a pinned shirt its body."""
 
+from collections.abc import Sequence
+
 from shadbo.core.build.assembly import Part
 from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered.gathered import Gathered
 from shadbo.core.displays.gathered.held import Held
 from shadbo.core.displays.rabbeted.slabs import first_sheet
 from shadbo.core.pieces.objects import Garment
-from shadbo.core.shapes.polygon import box_of
-from shadbo.core.sheet.units import MM
+from shadbo.core.shapes.polygon import area, box_of
+from shadbo.core.sheet.units import MM, MM2
 from shadbo.core.shop.kept import role
+from shadbo.core.solids.body import Body, Prism, Tie
+from shadbo.core.sums.form import form_ring
 from shadbo.core.sums.weight import by_area
 from shadbo.core.words.words import say
+
+Made = tuple[Sequence[Body], Sequence[Tie]]
+
+
+def with_forms(desk: Desk, group: Gathered, forms: Sequence[Part], made: Made) -> Made:
+    """The bodies of a gathering and, in the middle of each garment, its form."""
+    bodies, ties = made
+    more: list[Body] = []
+    for x in group.items:
+        part = next((p for p in forms if p.id == f"form-{x.id}"), None)
+        whole = next((b for b in bodies if b.id == f"item-{x.id}"), None)
+        ring = form_ring(desk, x.id, group.ring(x)) if part is not None else ()
+        if part is None or part.thick is None or whole is None or not ring:
+            continue
+        middle, half = (whole.front_mm + whole.back_mm) / 2, part.thick.value / 2
+        prism = Prism(ring, middle - half, middle + half)
+        more.append(Body(part.id, part.name, "board", (prism,), part.id, laid=True, short=f"form for {x.name}"))
+    return (*bodies, *more), (*ties, *(Tie(b.id, f"item-{b.id.removeprefix('form-')}", "the garment") for b in more))
 
 
 def form_parts(desk: Desk, group: Gathered, held: Held) -> list[Part]:
@@ -29,6 +51,8 @@ def form_parts(desk: Desk, group: Gathered, held: Held) -> list[Part]:
             for axis, size in (("width", x.width), ("height", x.height))
         )
         sheet = first_sheet(desk, role("form", x.id), None, (right - left, high - low), "foam board", "mat")
+        ring = form_ring(desk, x.id, x.ring)
+        net = s.decide("its outline", abs(area(ring)), MM2, inside) if ring else w * h
         thick = s.choose(f"{x.key}.form_thick", f"form: {sheet.name}", sheet.thick_mm, MM, sheet.name)
         note = say(desk.mark, "cut to its template, {} inside the outline; edges eased", inside)
         out.append(
@@ -41,7 +65,7 @@ def form_parts(desk: Desk, group: Gathered, held: Held) -> list[Part]:
                 w,
                 h,
                 thick,
-                mass=by_area(s, sheet.kg_per_m2, w * h) * 0.7,
+                mass=by_area(s, sheet.kg_per_m2, net),
                 key=f"{x.key}.form_width",
                 to_cut=True,
                 note=note.pick(desk.mark.system),

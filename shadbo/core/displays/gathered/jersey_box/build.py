@@ -8,7 +8,7 @@ from shadbo.core.build.marked import Window
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.gathered.bodies import item_bodies
-from shadbo.core.displays.gathered.form_board import form_parts
+from shadbo.core.displays.gathered.form_board import form_parts, with_forms
 from shadbo.core.displays.gathered.gathered import (
     Gathered,
     item_asks,
@@ -97,6 +97,7 @@ class JerseyBox:
         mats = [x.sheet.colour if x.sheet else None for x in slabs if x.role == "mat"]
         colours = (mats[0], mats[-1])
         reach = s["mat.border"].value - frame.lip.value + s["layout.margin"].value
+        forms = tuple(form_parts(desk, group, held))
         package = Package(
             tuple(slabs),
             held.mounts[0],
@@ -111,9 +112,11 @@ class JerseyBox:
             back=o.back or "sealed paper",
             effort="pins out, and the shirt comes back whole",
             sections=lambda begins: item_sections(frame, group, begins["board"], reach),
-            bodies=lambda begins: item_bodies(group, _seats(sat, slabs, begins), begins),
+            bodies=lambda begins: with_forms(
+                desk, group, forms, item_bodies(group, _seats(sat, slabs, begins), begins)
+            ),
             more_mounts=held.mounts[1:],
-            parts=tuple(form_parts(desk, group, held)),
+            parts=forms,
             shown=group.shown(seats, HOME.to("seats")),
             spots=held.spots,
             windows=windows,

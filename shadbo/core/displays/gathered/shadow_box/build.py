@@ -7,7 +7,7 @@ from shadbo.core.build.assembly import Assembly, Part, Ring
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.gathered.bodies import item_bodies
-from shadbo.core.displays.gathered.form_board import form_parts
+from shadbo.core.displays.gathered.form_board import form_parts, with_forms
 from shadbo.core.displays.gathered.gathered import (
     Gathered,
     gather,
@@ -96,6 +96,7 @@ class ShadowBox:
         zones = zones_of(desk, group)
         held = hold_items(desk, group, o.mounts, HOME.to("mounts"), (frame.package_w, frame.package_h), zones)
         reach = nearest_edge(group)
+        forms = tuple(form_parts(desk, group, held))
         package = Package(
             tuple(slabs),
             held.mounts[0],
@@ -111,9 +112,11 @@ class ShadowBox:
             if all(m.taken.mount.reversible for m in held.mounts)
             else "for good",
             sections=lambda begins: item_sections(frame, group, begins["board"], reach),
-            bodies=lambda begins: item_bodies(group, dict.fromkeys(group.at, ("board", begins["board"])), begins),
+            bodies=lambda begins: with_forms(
+                desk, group, forms, item_bodies(group, dict.fromkeys(group.at, ("board", begins["board"])), begins)
+            ),
             more_mounts=held.mounts[1:],
-            parts=tuple(form_parts(desk, group, held)),
+            parts=forms,
             shown=group.shown(),
             spots=held.spots,
             zones=zones,
