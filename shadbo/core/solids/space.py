@@ -42,6 +42,7 @@ class Space:
         self.in_hole = self._in_holes()
         shares = (self.shared[:, :, 0] > EPS_MM) & (self.shared[:, :, 1] > EPS_MM)
         self.near = shares & ~(self.in_hole | self.in_hole.T)
+        self._rect = [is_rect(p.ring) for p in self.prisms]
         self._shapes: dict[int, Polygon] = {}
 
     def _in_holes(self) -> np.ndarray:
@@ -81,7 +82,7 @@ class Space:
         p = self.prisms[n]
         if p.holes or len(p.ring) != 4:
             return False
-        if is_rect(p.ring):
+        if self._rect[n]:
             return True
         left, low, right, high = box[0] + HAIR_MM, box[1] + HAIR_MM, box[2] - HAIR_MM, box[3] - HAIR_MM
         return all(holds_dot(p.ring, at) for at in ((left, low), (right, low), (right, high), (left, high)))
@@ -89,7 +90,12 @@ class Space:
 
 def is_rect(ring: Sequence[Dot]) -> bool:
     """Whether an outline is a rectangle along the axes."""
-    return len(ring) == 4 and len({x for x, _ in ring}) == 2 and len({y for _, y in ring}) == 2
+    if len(ring) != 4:
+        return False
+    a, b, c, d = ring
+    if a[0] == b[0]:
+        return b[1] == c[1] and c[0] == d[0] and d[1] == a[1]
+    return a[1] == b[1] and b[0] == c[0] and c[1] == d[1] and d[0] == a[0]
 
 
 def holds_dot(ring: Ring, at: Dot) -> bool:

@@ -10,6 +10,7 @@ import re
 import unicodedata
 from dataclasses import dataclass
 from fractions import Fraction
+from functools import lru_cache
 from typing import Literal
 
 from shadbo.core.sheet.sheet import Way, to_mark
@@ -163,6 +164,7 @@ class Both:
         return self.mm if system == "mm" else self.inch
 
 
+@lru_cache(maxsize=16_384)
 def texts(mm: float, mark: Mark, way: Way = "nearest") -> Both:
     """A length in both systems, without units: the workshop's own to its mark, the other as near."""
     metric = mark.system == "mm"
