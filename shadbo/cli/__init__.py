@@ -1,4 +1,4 @@
-"""Commands: ``shadbo plan``, ``papers``, ``schema``, ``serve``, ``cutter``, ``demo``."""
+"""Commands: ``shadbo plan``, ``papers``, ``schema``, ``serve``, ``cutter``, ``demo`` and those that keep data."""
 
 import argparse
 import json
@@ -8,6 +8,7 @@ from pathlib import Path
 
 from pydantic import ValidationError
 
+from shadbo.cli.keeping import add_commands
 from shadbo.core.advise import advise
 from shadbo.core.job.job import Job
 from shadbo.core.shop.shop import Shop
@@ -52,6 +53,7 @@ def _parser() -> argparse.ArgumentParser:
     papers.set_defaults(run=_papers)
     demo = commands.add_parser("demo", help="load the demo workshop once")
     demo.set_defaults(run=_demo)
+    add_commands(commands)
     api = commands.add_parser("openapi", help="the OpenAPI document of the server")
     api.set_defaults(run=_openapi)
     return parser

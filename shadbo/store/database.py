@@ -29,12 +29,12 @@ def engine(url: str | None = None) -> Engine:
     )
 
 
-def migrate(url: str | None = None) -> None:
-    """Bring the database to the newest version of the tables."""
+def migrate(url: str | None = None, to: str = "head") -> None:
+    """Bring the database to a version of the tables: the newest, unless another is named."""
     from alembic import command  # here, so that a server is up sooner
     from alembic.config import Config
 
     config = Config()
     config.set_main_option("script_location", str(Path(__file__).parent / "migrations"))
     config.set_main_option("sqlalchemy.url", (url or database_url()).replace("%", "%%"))
-    command.upgrade(config, "head")
+    command.upgrade(config, to)
