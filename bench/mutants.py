@@ -120,7 +120,7 @@ NAMED = (
     Mutant('a fixing that grazes holds', 'solids/bites.py',
            'across * 2 < thin - THIN_MM', 'across * 2 < 0'),
     Mutant('a way in from the wrong side', 'solids/ways_in.py',
-           '(enters == "from behind")[:, None], behind, before)', '(enters == "from behind")[:, None], before, behind)'),
+           '"from behind")[:, None], behind, before)', '"from behind")[:, None], before, behind)'),
     Mutant('piles one board short', 'sums/piles.py',
            'm = int(to((goal_mm - n * one) / other))', 'm = int(to((goal_mm - n * one) / other)) - 1'),
 )  # fmt: skip

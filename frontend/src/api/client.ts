@@ -15,6 +15,7 @@ export type Question = Schemas["Question"];
 export type Choice = Schemas["Choice"];
 export type JobView = Schemas["JobView"];
 export type Listed = Schemas["Listed"];
+export type Health = Schemas["Health"];
 export type Compared = Schemas["Compared"];
 export type KeptPhoto = Schemas["KeptPhoto"];
 export type Line = Schemas["Line"];

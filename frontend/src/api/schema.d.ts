@@ -816,6 +816,28 @@ export interface components {
             picture: string;
         };
         /**
+         * Copies
+         * @description What a folder of copies tells: the newest that was read back whole, and how the last try went.
+         */
+        Copies: {
+            /** Good */
+            good?: string | null;
+            /** Good At */
+            good_at?: string | null;
+            /**
+             * Good Bytes
+             * @default 0
+             */
+            good_bytes: number;
+            /** Tried At */
+            tried_at?: string | null;
+            /**
+             * Said
+             * @default no copy was made yet
+             */
+            said: string;
+        };
+        /**
          * Cut
          * @description How far a cut is: ``share`` of the path, from 0 to 1, and the same in words.
          */
@@ -895,11 +917,14 @@ export interface components {
         };
         /**
          * Health
-         * @description Up, and the database answers.
+         * @description Up, and the database answers; the newest copy of it that was read back whole, and how the last try went.
+         *
+         *     ``copies`` is None where nobody keeps any.
          */
         Health: {
             /** Status */
             status: string;
+            copies: components["schemas"]["Copies"] | null;
         };
         /**
          * Hold

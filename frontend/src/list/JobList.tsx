@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { api, got, type Listed, newId, plainText, Refused, Unreachable } from "../api/client";
+import { api, got, type Health, type Listed, newId, plainText, Refused, Unreachable } from "../api/client";
 import { SystemSwitch, useMeasures } from "../app/system";
-import { dayOf } from "../ui/dates";
+import { dayOf, longDay, timeOf } from "../ui/dates";
 import { Frac } from "../ui/Frac";
 import { Sign } from "../ui/Sign";
 
@@ -129,7 +129,30 @@ export function JobList() {
           </ul>
         )}
       </main>
+      <KeptCopies />
     </div>
+  );
+}
+
+/** What is kept of all this beside the database: the newest copy that was read back whole. */
+function KeptCopies() {
+  const [told, setTold] = useState<Health["copies"] | undefined>(undefined);
+  useEffect(() => {
+    got(api.GET("/api/health"))
+      .then((health) => setTold(health.copies))
+      .catch(() => setTold(undefined));
+  }, []);
+  if (told === undefined) return null;
+  const failed = told?.said.startsWith("failed");
+  return (
+    <footer className={`border-t border-line pt-3 ${failed || !told ? "text-stop" : "text-soft"}`}>
+      {told === null
+        ? "Nobody keeps copies of this workshop: see “Keeping it” in the README."
+        : told.good_at
+          ? `Newest copy, read back whole: ${longDay(told.good_at.slice(0, 10))}, ${timeOf(told.good_at)}.`
+          : "No copy of this workshop has been made yet."}
+      {failed && ` The last try ${told?.said}`}
+    </footer>
   );
 }
 
