@@ -1,7 +1,8 @@
 """The cutter's open protocol: a cutting job as JSON, lengths in mm, the board face down, origin at its lower left.
 
 POST /cuts takes a job and answers 201 with its id, or 422 with every reason for refusing it. GET /cuts/{id} tells how
-far it is. DELETE /cuts/{id} stops it. GET / says what the machine is and can take.
+far it is. DELETE /cuts/{id} stops it. GET / says what the machine is and can take. A job with a key that the machine
+knows is not cut again: the answer tells of the cut that it has.
 """
 
 from typing import Annotated, Literal
@@ -37,10 +38,11 @@ class Opening(Strict):
 
 
 class CutJob(Strict):
-    """One board and what is to be cut out of it."""
+    """One board and what is to be cut out of it. The same ``key`` sent again is the same cut, and is cut once."""
 
     format: Literal["shadbo-cut"] = "shadbo-cut"
     version: Literal[1] = 1
+    key: Annotated[str, Field(max_length=80)] = ""
     title: Annotated[str, Field(max_length=200)] = ""
     board: Board
     openings: Annotated[list[Opening], Field(min_length=1, max_length=200)]

@@ -35,7 +35,10 @@ class Table:
     jobs: dict[str, OnTable] = field(default_factory=dict)
 
     def take(self, job: CutJob) -> OnTable:
-        """Put a job in line: it starts when the one before it is done."""
+        """Put a job in line: it starts when the one before it is done; one that it has already stays."""
+        known = next((j for j in self.jobs.values() if job.key and j.job.key == job.key), None)
+        if known is not None:
+            return known
         now = self.clock()
         free = max([now, *(self._end(j) for j in self.jobs.values())])
         made = OnTable(uuid.uuid4().hex[:12], job, judge.strokes(job), free)

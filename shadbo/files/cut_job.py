@@ -6,11 +6,12 @@ from shadbo.core.cutting.mat_lines import Mat
 from shadbo.core.shapes.polygon import anticlockwise, mirrored
 
 
-def cut_job(mat: Mat, title: str) -> dict[str, Any]:
-    """The job as plain data, in the cutter's open format."""
+def cut_job(mat: Mat, title: str, key: str = "") -> dict[str, Any]:
+    """The job as plain data, in the cutter's open format; sent again under the same key it is cut once."""
     return {
         "format": "shadbo-cut",
         "version": 1,
+        "key": key,
         "title": f"{title}: {mat.name}"[:200],
         "board": {"width_mm": mat.width, "height_mm": mat.height, "thick_mm": mat.thick, "name": mat.name},
         "openings": [

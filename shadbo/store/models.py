@@ -36,6 +36,28 @@ class WorkshopRow(Base):
     last_job: Mapped[int] = mapped_column(Integer, default=100, server_default="100")
 
 
+class ShopRevisionRow(Base):
+    """One change of a shop: the shop after it, who and when.
+
+    ``state_of`` is the version whose shop this is: its own, or an earlier one that was brought back; ``before`` the
+    version whose shop it replaced, None for the shop as it was found.
+    """
+
+    __tablename__ = "shop_revisions"
+    __table_args__ = (UniqueConstraint("workshop_id", "edit_id", name="shop_revisions_edit_once"),)
+
+    workshop_id: Mapped[str] = mapped_column(ForeignKey("workshops.id", ondelete="CASCADE"), primary_key=True)
+    version: Mapped[int] = mapped_column(Integer, primary_key=True)
+    state_of: Mapped[int] = mapped_column(Integer)
+    before: Mapped[int | None] = mapped_column(Integer)
+    kind: Mapped[str] = mapped_column(Text)
+    edit_id: Mapped[str] = mapped_column(Text)
+    says: Mapped[str] = mapped_column(Text)
+    shop: Mapped[Json] = mapped_column(JSONB)
+    who: Mapped[str] = mapped_column(Text)
+    at: Mapped[dt.datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
 class JobRow(Base):
     """A job as it is now. ``version`` counts its revisions."""
 

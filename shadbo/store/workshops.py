@@ -1,11 +1,36 @@
 """The repository of workshops."""
 
-from sqlalchemy import select
+import datetime as dt
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from sqlalchemy import Select, select
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
 from shadbo.core.shop.shop import Shop, Stock
-from shadbo.store.models import WorkshopRow
+from shadbo.store.models import ShopRevisionRow, WorkshopRow
+from shadbo.store.records import NothingToUndo
+
+
+class StockChanged(RuntimeError):
+    """Someone else changed the stock meanwhile; it is at ``version`` by now."""
+
+    def __init__(self, version: int) -> None:
+        super().__init__(f"the stock was changed meanwhile: it is at version {version} by now")
+        self.version = version
+
+
+@dataclass(frozen=True, slots=True)
+class ShopChange:
+    """One change of the stock: what it did, who did it, when; and, on the newest, what taking back would undo."""
+
+    version: int
+    kind: str
+    says: str
+    who: str
+    at: dt.datetime
+    takes_back: str
 
 
 class Workshops:
@@ -24,11 +49,101 @@ class Workshops:
         """The workshop that a single-workshop installation serves."""
         return self._session.scalars(select(WorkshopRow.id).order_by(WorkshopRow.id)).first()
 
-    def restock(self, workshop_id: str, stock: Stock) -> Shop:
-        """Replace the stock of one workshop; its practice stays. LookupError when there is no such workshop."""
-        row = self._session.get(WorkshopRow, workshop_id, with_for_update=True)
+    def restock(
+        self, workshop_id: str, change: Callable[[Stock], tuple[Stock, str]], edit_id: str, who: str = ""
+    ) -> Shop:
+        """Change the stock as it is by then, under a lock; its practice stays. A known edit id changes nothing.
+
+        ``change`` gives the stock after it, and what it did in words. LookupError when there is no such workshop.
+        """
+        row = self._locked(workshop_id)
+        before = Shop.model_validate(row.shop)
+        if self._known(workshop_id, edit_id):
+            return before
+        stock, says = change(before.stock)
+        last = self._last(workshop_id) or self._remember(
+            row,
+            ShopRevisionRow(
+                version=1, state_of=1, before=None, kind="found", edit_id="found", says="as it was", who=""
+            ),
+        )
+        after = before.model_copy(update={"stock": stock})
+        row.shop = after.model_dump(mode="json")
+        version = last.version + 1
+        self._remember(
+            row,
+            ShopRevisionRow(
+                version=version,
+                state_of=version,
+                before=last.state_of,
+                kind="changed",
+                edit_id=edit_id,
+                says=says,
+                who=who,
+            ),
+        )
+        return after
+
+    def undo(self, workshop_id: str, version: int, edit_id: str, who: str = "") -> None:
+        """Bring back the shop before its last change. Stale where it was changed since ``version``."""
+        row = self._locked(workshop_id)
+        if self._known(workshop_id, edit_id):
+            return
+        last = self._last(workshop_id)
+        if last is None or (now := self._revision(workshop_id, last.state_of)).before is None:
+            raise NothingToUndo("the stock is as it was found: nothing to take back")
+        if last.version != version:
+            raise StockChanged(last.version)
+        back = self._revision(workshop_id, now.before)
+        row.shop = back.shop
+        self._remember(
+            row,
+            ShopRevisionRow(
+                version=last.version + 1,
+                state_of=back.version,
+                before=back.before,
+                kind="undone",
+                edit_id=edit_id,
+                says=f"taken back: {now.says}",
+                who=who,
+            ),
+        )
+
+    def changes(self, workshop_id: str, limit: int = 30) -> list[ShopChange]:
+        """What was done to the stock, the newest first; only the newest can be taken back."""
+        rows = self._session.scalars(self._mine(workshop_id).limit(limit)).all()
+        if not rows:
+            return []
+        now = self._revision(workshop_id, rows[0].state_of)
+        last = now.says if now.before is not None else ""
+        return [
+            ShopChange(r.version, r.kind, r.says, r.who, r.at, last if r is rows[0] else "")
+            for r in rows
+            if r.kind != "found"
+        ]
+
+    def _locked(self, workshop_id: str) -> WorkshopRow:
+        row = self._session.get(WorkshopRow, workshop_id, with_for_update=True, populate_existing=True)
         if row is None:
             raise LookupError(f"no workshop “{workshop_id}”")
-        shop = Shop.model_validate(row.shop).model_copy(update={"stock": stock})
-        row.shop = shop.model_dump(mode="json")
-        return shop
+        return row
+
+    def _mine(self, workshop_id: str) -> Select[ShopRevisionRow]:
+        mine = ShopRevisionRow.workshop_id == workshop_id
+        return select(ShopRevisionRow).where(mine).order_by(ShopRevisionRow.version.desc())
+
+    def _last(self, workshop_id: str) -> ShopRevisionRow | None:
+        return self._session.scalars(self._mine(workshop_id).limit(1)).first()
+
+    def _revision(self, workshop_id: str, version: int | None) -> ShopRevisionRow:
+        return self._session.scalars(self._mine(workshop_id).where(ShopRevisionRow.version == version)).one()
+
+    def _known(self, workshop_id: str, edit_id: str) -> bool:
+        mine = self._mine(workshop_id).where(ShopRevisionRow.edit_id == edit_id)
+        return self._session.scalars(mine).first() is not None
+
+    def _remember(self, row: WorkshopRow, revision: ShopRevisionRow) -> ShopRevisionRow:
+        revision.workshop_id, revision.shop = row.id, row.shop
+        self._session.add(revision)
+        self._session.flush()
+        return revision

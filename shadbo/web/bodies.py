@@ -87,6 +87,14 @@ class Move(Body):
 
 
 class CutWhat(Body):
-    """Which mat is to be cut."""
+    """Which mat is to be cut; sent again under the same id it is cut once."""
 
     sheet: Literal["mat", "mat_inner"] = "mat"
+    edit_id: EditId | None = None
+
+
+class StockUndo(Body):
+    """Take back the last change of the stock, which was at this version when it was looked at."""
+
+    version: Annotated[int, Field(ge=1, le=2**31 - 1)]
+    edit_id: EditId

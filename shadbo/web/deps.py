@@ -1,6 +1,7 @@
 """What routers depend on: a session for the request, the workshop, its jobs."""
 
 from collections.abc import Callable, Iterator
+from dataclasses import dataclass
 from typing import Annotated
 
 from fastapi import Depends, HTTPException, Request
@@ -9,7 +10,7 @@ from sqlalchemy.orm import Session
 from shadbo.core.shop.shop import Shop, Stock
 from shadbo.store.jobs import Jobs
 from shadbo.store.photos import Photos
-from shadbo.store.workshops import Workshops
+from shadbo.store.workshops import ShopChange, Workshops
 
 
 def session(request: Request) -> Iterator[Session]:
@@ -41,12 +42,31 @@ def photos(request: Request, s: SessionDep) -> Photos:
     return Photos(s, _workshop(request, s))
 
 
-def restock(request: Request, s: SessionDep) -> Callable[[Stock], Shop]:
-    """Replaces the stock of that workshop."""
-    here = _workshop(request, s)
-    return lambda stock: Workshops(s).restock(here, stock)
+@dataclass(frozen=True, slots=True)
+class Store:
+    """The stock of one workshop: changed under a lock, told of, taken back."""
+
+    workshops: Workshops
+    here: str
+
+    def restock(self, change: Callable[[Stock], tuple[Stock, str]], edit_id: str) -> Shop:
+        """Change it as it is by then."""
+        return self.workshops.restock(self.here, change, edit_id)
+
+    def undo(self, version: int, edit_id: str) -> None:
+        """Take back its last change."""
+        self.workshops.undo(self.here, version, edit_id)
+
+    def changes(self) -> list[ShopChange]:
+        """What was done to it."""
+        return self.workshops.changes(self.here)
 
 
-StockDep = Annotated[Callable[[Stock], Shop], Depends(restock, scope="function")]
+def store(request: Request, s: SessionDep) -> Store:
+    """The stock of that workshop."""
+    return Store(Workshops(s), _workshop(request, s))
+
+
+StockDep = Annotated[Store, Depends(store, scope="function")]
 PhotosDep = Annotated[Photos, Depends(photos, scope="function")]
 JobsDep = Annotated[Jobs, Depends(jobs, scope="function")]

@@ -7,7 +7,8 @@ from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from pydantic import BaseModel
-from sqlalchemy.exc import OperationalError
+from sqlalchemy.exc import DataError, DBAPIError, OperationalError
+from sqlalchemy.exc import TimeoutError as PoolTimeout
 from starlette.exceptions import HTTPException
 
 from shadbo.core.decisions.edit import BadEdit
@@ -15,6 +16,7 @@ from shadbo.core.findings import CannotPlan
 from shadbo.files.job_file import BadFile
 from shadbo.store.photos import NoSuchPhoto, TooManyPhotos
 from shadbo.store.records import NoSuchJob, NothingToUndo, Stale
+from shadbo.store.workshops import StockChanged
 
 log = logging.getLogger("shadbo.web")
 
@@ -58,11 +60,16 @@ RESPONSES: dict[int | str, dict[str, Any]] = {
 }
 
 
+RETRY_SECONDS = 2
+
+
 def answer(problem: Problem) -> JSONResponse:
-    """The problem as a response."""
+    """The problem as a response; one that passes says when to try again."""
+    again = {"Retry-After": str(RETRY_SECONDS)} if problem.status == 503 else None
     return JSONResponse(
-        problem.model_dump(mode="json"), status_code=problem.status, media_type="application/problem+json"
-    )
+        problem.model_dump(mode="json"), status_code=problem.status, headers=again,
+        media_type="application/problem+json",
+    )  # fmt: skip
 
 
 def install(app: FastAPI) -> None:
@@ -120,6 +127,11 @@ def install(app: FastAPI) -> None:
     def nothing(_: Request, bad: NothingToUndo) -> JSONResponse:
         return answer(Problem(title="Nothing to do", status=409, detail=str(bad)))
 
+    @app.exception_handler(StockChanged)
+    def stock_changed(_: Request, bad: StockChanged) -> JSONResponse:
+        return answer(Problem(title="Someone else has changed the stock", status=412, detail=str(bad),
+                              version=bad.version))  # fmt: skip
+
     @app.exception_handler(Stale)
     def stale(_: Request, bad: Stale) -> JSONResponse:
         since = [Since(at=e.at, to=e.to) for e in bad.since]
@@ -148,6 +160,23 @@ def install(app: FastAPI) -> None:
                 detail="Nothing typed is lost; it is tried again.",
             )
         )
+
+    @app.exception_handler(PoolTimeout)
+    def too_busy(_: Request, bad: PoolTimeout) -> JSONResponse:
+        log.warning("no connection to the database is free: %s", bad)
+        detail = "Nothing typed is lost; it is tried again."
+        return answer(Problem(title="Too much at once", status=503, detail=detail))
+
+    @app.exception_handler(DataError)
+    def not_storable(_: Request, bad: DataError) -> JSONResponse:
+        log.warning("not storable: %s", bad.orig)
+        return answer(Problem(title="This cannot be stored", status=422, detail=str(bad.orig).splitlines()[0]))
+
+    @app.exception_handler(DBAPIError)
+    def not_written(_: Request, bad: DBAPIError) -> JSONResponse:
+        log.error("the database refuses", exc_info=bad)
+        return answer(Problem(title="The database refuses this just now", status=503,
+                              detail="Nothing typed is lost; it is tried again."))  # fmt: skip
 
     @app.exception_handler(Exception)
     def unexpected(_: Request, bad: Exception) -> JSONResponse:

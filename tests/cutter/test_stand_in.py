@@ -100,6 +100,17 @@ def test_one_job_at_a_time_and_the_next_waits_its_turn(machine: TestClient, cloc
     assert machine.get(f"/cuts/{second['id']}").json()["state"] == "done"
 
 
+def test_a_cut_that_is_sent_again_is_the_same_cut(machine: TestClient):
+    """Pressed twice on a stalled cutter, the mat would have been cut twice."""
+    job = cut(opening("a", 50, 50, 180, 90), key="the-same-press")
+    ids = {machine.post("/cuts", json=job).json()["id"] for _ in range(3)}
+    assert len(ids) == 1
+    other = machine.post("/cuts", json=cut(opening("a", 50, 50, 180, 90), key="another-press")).json()
+    assert other["id"] not in ids
+    bare = {machine.post("/cuts", json=cut(opening("a", 50, 50, 180, 90))).json()["id"] for _ in range(2)}
+    assert len(bare) == 2, "without a key each is a cut of its own"
+
+
 def test_a_stopped_cut_stays_where_it_was(machine: TestClient, clock: Clock):
     sent = machine.post("/cuts", json=cut(opening("a", 50, 50, 180, 90))).json()
     clock.now += 3

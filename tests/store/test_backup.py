@@ -44,7 +44,7 @@ def rows(url: str) -> dict[str, int]:
     try:
         with e.connect() as c:
             return {t: c.execute(text(f"select count(*) from {t}")).scalar_one() for t in
-                    ("workshops", "jobs", "revisions", "photos")}  # fmt: skip
+                    ("workshops", "jobs", "revisions", "photos", "shop_revisions")}  # fmt: skip
     finally:
         e.dispose()
 
@@ -147,7 +147,7 @@ def damage(good: Path, bad: Path, how: str) -> None:
 
 def test_data_of_every_earlier_version_comes_in(tmp_path: Path):
     """Backups as the first tables would have made them: jobs, revisions and, from the second on, photographs."""
-    for version in ("0001", "0002", "0003"):
+    for version in ("0001", "0002", "0003", "0004"):
         with fresh_database("older") as (url, e):
             with e.begin() as c:
                 c.execute(text("drop schema public cascade; create schema public"))

@@ -1,7 +1,18 @@
 import createClient from "openapi-fetch";
 import type { components, paths } from "./schema";
 
-export const api = createClient<paths>({ baseUrl: "/" });
+const PATIENCE_MS = 90_000;
+const SAVING_MS = 20_000;
+
+/** A request that is not answered in time counts as lost: what it would have saved is sent again under its id. */
+function patient(request: Request): Promise<Response> {
+  const saving =
+    request.method !== "GET" && /\/(edits|undo|redo|revisions\/\d+)$/.test(new URL(request.url).pathname);
+  const late = AbortSignal.timeout(saving ? SAVING_MS : PATIENCE_MS);
+  return fetch(request, { signal: AbortSignal.any([request.signal, late]) });
+}
+
+export const api = createClient<paths>({ baseUrl: "/", fetch: patient });
 
 type Schemas = components["schemas"];
 export type Both = Schemas["Both"];
@@ -16,6 +27,7 @@ export type Choice = Schemas["Choice"];
 export type JobView = Schemas["JobView"];
 export type Listed = Schemas["Listed"];
 export type Health = Schemas["Health"];
+export type ShopChange = Schemas["ShopChange"];
 export type Compared = Schemas["Compared"];
 export type KeptPhoto = Schemas["KeptPhoto"];
 export type Line = Schemas["Line"];

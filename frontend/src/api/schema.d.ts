@@ -656,8 +656,51 @@ export interface paths {
         /**
          * Stock From Table
          * @description Read a table of stock; it is saved only when asked for, and only when nothing is wrong with it.
+         *
+         *     It is laid over the stock as it is when it is saved: of two tables sent side by side both are kept. The same edit
+         *     id again changes nothing.
          */
         post: operations["stock_from_table_api_stock_table_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Changes
+         * @description What was done to the stock, the newest first.
+         */
+        get: operations["changes_api_stock_changes_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo
+         * @description Take back its last change, if it is still the one that was looked at.
+         */
+        post: operations["undo_api_stock_undo_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -852,7 +895,7 @@ export interface components {
         };
         /**
          * CutWhat
-         * @description Which mat is to be cut.
+         * @description Which mat is to be cut; sent again under the same id it is cut once.
          */
         CutWhat: {
             /**
@@ -861,6 +904,8 @@ export interface components {
              * @enum {string}
              */
             sheet: "mat" | "mat_inner";
+            /** Edit Id */
+            edit_id?: string | null;
         };
         /**
          * Edit
@@ -1414,6 +1459,27 @@ export interface components {
             text: components["schemas"]["Both"];
         };
         /**
+         * ShopChange
+         * @description One change of the stock: what it did, who did it, when; and, on the newest, what taking back would undo.
+         */
+        ShopChange: {
+            /** Version */
+            version: number;
+            /** Kind */
+            kind: string;
+            /** Says */
+            says: string;
+            /** Who */
+            who: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Takes Back */
+            takes_back: string;
+        };
+        /**
          * ShopView
          * @description What the browser needs to know of the workshop.
          */
@@ -1500,6 +1566,16 @@ export interface components {
             taken: components["schemas"]["Taken"];
             /** Saved */
             saved: boolean;
+        };
+        /**
+         * StockUndo
+         * @description Take back the last change of the stock, which was at this version when it was looked at.
+         */
+        StockUndo: {
+            /** Version */
+            version: number;
+            /** Edit Id */
+            edit_id: string;
         };
         /**
          * Taken
@@ -3841,6 +3917,7 @@ export interface operations {
         parameters: {
             query?: {
                 save?: boolean;
+                edit_id?: string | null;
             };
             header?: never;
             path?: never;
@@ -3859,6 +3936,130 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StockTable"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    changes_api_stock_changes_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopChange"][];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undo_api_stock_undo_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockUndo"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopChange"][];
                 };
             };
             /** @description No such job */

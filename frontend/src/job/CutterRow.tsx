@@ -1,5 +1,5 @@
-import { useEffect, useState } from "react";
-import { api, type Cut, got, type Machine, type Question, words } from "../api/client";
+import { useEffect, useRef, useState } from "react";
+import { api, type Cut, got, type Machine, newId, type Question, Refused, words } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
 import { useOutbox, useSession } from "./useSession";
@@ -35,14 +35,20 @@ export function CutterRow({ q }: { q: Question }) {
     }, POLL_MS);
     return () => clearTimeout(timer);
   }, [cut, busy]);
+  // A cut whose answer was lost may be on the table already: pressed again it is the same cut.
+  const asked = useRef({ mat: "", mat_inner: "" });
   const send = async (sheet: "mat" | "mat_inner") => {
     setTrouble("");
     setCut(null);
+    asked.current[sheet] ||= newId();
     await session.outbox.flush();
     try {
       const params = { path: { job_id: job?.id ?? 0 } };
-      setCut(await got(api.POST("/api/jobs/{job_id}/cut", { params, body: { sheet } })));
+      const body = { sheet, edit_id: asked.current[sheet] };
+      setCut(await got(api.POST("/api/jobs/{job_id}/cut", { params, body })));
+      asked.current[sheet] = "";
     } catch (e) {
+      if (e instanceof Refused && e.problem.status < 500) asked.current[sheet] = "";
       setTrouble(words(e));
     }
   };

@@ -47,6 +47,9 @@ const without = <T>(record: Record<string, T>, at: string) => {
   return rest;
 };
 
+/** Whether a refusal is of the moment, not of what was sent: it is not saved yet, and tried again. */
+const passes = (status: number) => status >= 500 || [401, 408, 425, 429].includes(status);
+
 /** What waits to be saved, in its order: typing, picking, undo and going back are all items of one queue. */
 export class Outbox {
   readonly store;
@@ -221,7 +224,7 @@ export class Outbox {
         this.saved(job.version);
         if (item.kind !== "edits") this.changed();
       } catch (e) {
-        if (!(e instanceof Refused) || e.problem.status >= 500) {
+        if (!(e instanceof Refused) || passes(e.problem.status)) {
           this.lost(e);
           return;
         }

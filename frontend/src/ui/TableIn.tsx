@@ -9,10 +9,54 @@ interface Props {
   take: (taken: Taken, text: string) => void | Promise<void>;
 }
 
+const LETTERS = [
+  ["windows-1252", "Western Europe, America"],
+  ["windows-1250", "Central Europe"],
+  ["macintosh", "an older Mac"],
+] as const;
+
+/** The text of a file whose letters leave no doubt: UTF-8, or what a mark at its beginning says. Null otherwise. */
+function decoded(bytes: ArrayBuffer): string | null {
+  const [a, b] = new Uint8Array(bytes);
+  const marked = a === 0xff && b === 0xfe ? "utf-16le" : a === 0xfe && b === 0xff ? "utf-16be" : "utf-8";
+  try {
+    return new TextDecoder(marked, { fatal: true }).decode(bytes);
+  } catch {
+    return null;
+  }
+}
+
+/** Asks which letters a file was written in, by a line of it that shows the difference. */
+function WhichLetters({ bytes, choose }: { bytes: ArrayBuffer; choose: (text: string) => void }) {
+  return (
+    <fieldset className="border-l-4 border-caution py-1 pl-2 text-[15px]">
+      <legend className="font-bold">Which of these is spelt right?</legend>
+      <p>The table is not in UTF-8, so its letters can be read in more than one way.</p>
+      {LETTERS.map(([name, where]) => {
+        const whole = new TextDecoder(name).decode(bytes);
+        // biome-ignore lint/suspicious/noControlCharactersInRegex: what is not plain ASCII tells the readings apart
+        const line = whole.split(/\r?\n/).find((x) => /[^\x00-\x7f]/.test(x)) ?? "";
+        return (
+          <button
+            key={name}
+            type="button"
+            className="action mt-1 block w-full text-left"
+            onClick={() => choose(whole)}
+          >
+            <span className="block truncate">{line.slice(0, 80)}</span>
+            <span className="text-soft">{where}</span>
+          </button>
+        );
+      })}
+    </fieldset>
+  );
+}
+
 /** A CSV file: read, shown row by row with what is wrong by line and column, and taken only when all of it is right. */
 export function TableIn({ label, columns, word, read, take }: Props) {
   const [taken, setTaken] = useState<Taken | null>(null);
   const [state, setState] = useState("");
+  const [bytes, setBytes] = useState<ArrayBuffer | null>(null);
   const text = useRef("");
   const input = useRef<HTMLInputElement>(null);
   const id = useId();
@@ -23,9 +67,25 @@ export function TableIn({ label, columns, word, read, take }: Props) {
   const open = async (file: File | undefined) => {
     if (!file) return;
     setState(`reading ${file.name}…`);
+    setBytes(null);
     try {
-      text.current = await file.text();
-      setTaken(await read(text.current, plainText));
+      const raw = await file.arrayBuffer();
+      const sure = decoded(raw);
+      if (sure === null) {
+        setTaken(null);
+        setBytes(raw);
+        setState("");
+      } else await show(sure);
+    } catch (e) {
+      setTaken(null);
+      setState(words(e));
+    }
+  };
+  const show = async (whole: string) => {
+    setBytes(null);
+    try {
+      text.current = whole;
+      setTaken(await read(whole, plainText));
       setState("");
     } catch (e) {
       setTaken(null);
@@ -59,6 +119,7 @@ export function TableIn({ label, columns, word, read, take }: Props) {
       <p role="status" className="pt-1 text-[15px] empty:hidden">
         {state}
       </p>
+      {bytes && <WhichLetters bytes={bytes} choose={(whole) => void show(whole)} />}
       {taken && (
         <>
           {taken.wrong.length > 0 && (

@@ -63,7 +63,7 @@ def cut(jobs: JobsDep, job_id: int, body: CutWhat) -> Cut:
     """Send a mat to the cutter. What it refuses is told, reason by reason, and nothing is cut."""
     _, job, shop = jobs.laid_out(job_id)
     mat = to_cut(assess(job, shop), body.sheet)
-    answer = _ask("POST", "/cuts", cut_job(mat, job.title or f"job {job_id}"))
+    answer = _ask("POST", "/cuts", cut_job(mat, job.title or f"job {job_id}", body.edit_id or ""))
     if answer.status_code == 422:
         refused = answer.json().get("refused")
         reasons = "; ".join(r["message"] for r in refused) if refused else "the job is not understood"

@@ -2,12 +2,15 @@
 
 from dataclasses import dataclass
 from typing import Annotated
+from uuid import uuid4
 
 from fastapi import APIRouter, Body, Query, Response
 
 from shadbo.core.shop.stock_words import Rack, racks
 from shadbo.files.stock_table import stock_csv, stock_table
 from shadbo.files.tables import MOST_BYTES, Taken
+from shadbo.store.workshops import ShopChange
+from shadbo.web.bodies import EditId, StockUndo
 from shadbo.web.deps import JobsDep, StockDep
 from shadbo.web.problems import RESPONSES
 
@@ -38,12 +41,35 @@ def as_table(jobs: JobsDep) -> Response:
 @router.post("/table")
 def stock_from_table(
     jobs: JobsDep,
-    restock: StockDep,
+    store: StockDep,
     text: Annotated[str, Body(media_type="text/plain", max_length=MOST_BYTES)],
     save: Annotated[bool, Query()] = False,
+    edit_id: Annotated[EditId | None, Query()] = None,
 ) -> StockTable:
-    """Read a table of stock; it is saved only when asked for, and only when nothing is wrong with it."""
-    taken, after = stock_table(text, jobs.shop().stock)
+    """Read a table of stock; it is saved only when asked for, and only when nothing is wrong with it.
+
+    It is laid over the stock as it is when it is saved: of two tables sent side by side both are kept. The same edit
+    id again changes nothing.
+    """
+    taken, _ = stock_table(text, jobs.shop().stock)
     if save and not taken.wrong:
-        restock(after)
+        store.restock(lambda stock: (stock_table(text, stock)[1], _says(taken)), edit_id or uuid4().hex)
     return StockTable(taken, save and not taken.wrong)
+
+
+@router.get("/changes")
+def changes(store: StockDep) -> list[ShopChange]:
+    """What was done to the stock, the newest first."""
+    return store.changes()
+
+
+@router.post("/undo")
+def undo(store: StockDep, body: StockUndo) -> list[ShopChange]:
+    """Take back its last change, if it is still the one that was looked at."""
+    store.undo(body.version, body.edit_id)
+    return store.changes()
+
+
+def _says(taken: Taken) -> str:
+    names = [row.says for row in taken.rows]
+    return f"from a table: {', '.join(names[:3])}{f' and {len(names) - 3} more' if len(names) > 3 else ''}"
