@@ -192,7 +192,32 @@ def test_the_stock_is_seen_and_a_table_adds_to_it(page: Page, demo: None):
     expect(page.get_by_role("alert").filter(has_text="Line 2")).to_contain_text("at most 47 mm")
     field.set_input_files(csv(head + "moulding,quoin-50,Quoin 50,50,70,60,9,12\n"))
     page.get_by_role("button", name="Take in 1 line").click()
-    expect(page.get_by_role("region", name="Mouldings", exact=True)).to_contain_text("Quoin 50")
+    mouldings = page.get_by_role("region", name="Mouldings", exact=True)
+    expect(mouldings).to_contain_text("Quoin 50")
+    changes = page.get_by_role("region", name="Changes of the stock")
+    expect(changes).to_contain_text("Quoin 50: new")
+    assert axe(page) == []
+    changes.get_by_role("button", name="Take it back").click()
+    expect(mouldings).not_to_contain_text("Quoin 50")
+    expect(changes).to_contain_text("taken back")
+
+
+def test_a_table_in_other_letters_is_asked_about_and_not_spoilt(page: Page, demo: None):
+    page.goto("/stock")
+    table = (
+        "type,id,name,face_mm,height_mm,rabbet_mm,lip_mm,price_per_m\nmoulding,baltic-28,Ø-Täfel 28,28,30,20,6,9\n"
+    )
+    field = page.get_by_label("Take stock in from a table (CSV)")
+    field.set_input_files({"name": "stock.csv", "mimeType": "text/csv", "buffer": table.encode("cp1252")})
+    asked = page.get_by_role("group", name="Which of these is spelt right?")
+    expect(asked).to_be_visible()
+    expect(page.get_by_role("button", name=re.compile("^Take in"))).to_have_count(0)
+    assert axe(page) == []
+    asked.get_by_role("button", name=re.compile("Ø-Täfel 28")).first.click()
+    page.get_by_role("button", name="Take in 1 line").click()
+    expect(page.get_by_role("region", name="Mouldings", exact=True)).to_contain_text("Ø-Täfel 28")
+    field.set_input_files({"name": "stock.csv", "mimeType": "text/csv", "buffer": table.encode("utf-16")})
+    expect(page.get_by_role("button", name="Take in 1 line")).to_be_visible()
 
 
 def test_artwork_is_cut_out_of_the_lit_board_and_a_file_that_is_none_is_refused(page: Page, demo: None):
