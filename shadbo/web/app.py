@@ -4,17 +4,21 @@ import os
 from importlib.metadata import version
 from pathlib import Path
 
-from fastapi import FastAPI, HTTPException
+from fastapi import FastAPI, HTTPException, Request
 from fastapi.responses import FileResponse, HTMLResponse
 from fastapi.staticfiles import StaticFiles
 from sqlalchemy import Engine
+from starlette.routing import Match
 
 from shadbo.store.database import VARIABLE, engine
 from shadbo.web import problems
 from shadbo.web.api_page import api_page
+from shadbo.web.bounds import Bounds
 from shadbo.web.headers import Headers
 from shadbo.web.routers import cutter, house, jobs, layouts, lengths, papers, photos, plans, stock
 
+METHODS = ("GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS", "TRACE")
+ALL = ("/api/{path:path}", "/{path:path}")
 FRONTEND = Path(__file__).parents[2] / "frontend" / "dist"
 
 
@@ -28,11 +32,12 @@ def create_app(database: Engine | None = None, frontend: Path = FRONTEND) -> Fas
     app.state.engine = database
     app.state.workshop = None
     problems.install(app)
+    app.add_middleware(Bounds)
     app.add_middleware(Headers)
-    #    app.add_middleware(GZipMiddleware, minimum_size=4000, compresslevel=1)
     for part in (house, jobs, lengths, plans, photos, papers, layouts, cutter, stock):
         app.include_router(part.router)
     _serve_api_page(app)
+    _serve_nothing(app)
     _serve_frontend(app, frontend)
     return app
 
@@ -44,11 +49,24 @@ def _serve_api_page(app: FastAPI) -> None:
         return HTMLResponse(api_page(app.openapi()))
 
 
+def _serve_nothing(app: FastAPI) -> None:
+    """Whatever else is asked of the API: that there is no such thing, or that it is not done this way."""
+
+    @app.api_route(ALL[0], methods=list(METHODS), include_in_schema=False)
+    def nothing(request: Request, path: str) -> None:
+        own = request.scope["path"]
+        for method in METHODS:
+            scope = {**request.scope, "method": method, "path": own}
+            if any(r.matches(scope)[0] == Match.FULL for r in app.router.routes if getattr(r, "path", "") not in ALL):
+                raise HTTPException(405, "That is not done this way")
+        raise HTTPException(404, f"There is nothing at /api/{path}")
+
+
 def _serve_frontend(app: FastAPI, frontend: Path) -> None:
     if (frontend / "assets").is_dir():
         app.mount("/assets", StaticFiles(directory=frontend / "assets"), name="assets")
 
-    @app.get("/{path:path}", include_in_schema=False)
+    @app.get(ALL[1], include_in_schema=False)
     def page(path: str) -> FileResponse:
         """The one page; its own router shows what the address names."""
         if path.startswith(("api/", "assets/")) or not (frontend / "index.html").is_file():

@@ -148,6 +148,8 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(HTTPException)
     def http(_: Request, bad: HTTPException) -> JSONResponse:
+        if bad.status_code == 400:  # a body that cannot be parsed at all, such as one nested without end
+            return answer(Problem(title="The request is not understood", status=422, detail=str(bad.detail)))
         return answer(Problem(title=str(bad.detail), status=bad.status_code))
 
     @app.exception_handler(OperationalError)

@@ -1,5 +1,6 @@
 """What every stored value shares: strict fields, finite numbers, clean text, lengths as typed."""
 
+import math
 import re
 from typing import Annotated, Any, Literal
 
@@ -23,6 +24,28 @@ Millimetres = Annotated[float, Field(ge=0, le=20_000, allow_inf_nan=False)]
 Positive = Annotated[float, Field(gt=0, le=20_000, allow_inf_nan=False)]
 
 
+DEEPEST, MOST_PARTS = 12, 2000
+"""How deep a field of another program's own may be nested, and how many values it may hold."""
+
+
+def storable(name: object, value: object) -> None:
+    """Raise ValueError where a field of another program's own cannot be kept as it is."""
+    left, todo = MOST_PARTS, [(name, 0), (value, 0)]
+    while todo:
+        part, deep = todo.pop()
+        left -= 1
+        if left < 0 or deep > DEEPEST:
+            raise ValueError(f"“{str(name)[:40]}” holds too much: {MOST_PARTS} values, {DEEPEST} deep, at most")
+        if isinstance(part, str):
+            _clean(part)
+        elif isinstance(part, dict):
+            todo += [(x, deep + 1) for pair in part.items() for x in pair]
+        elif isinstance(part, list | tuple):
+            todo += [(x, deep + 1) for x in part]
+        elif isinstance(part, float) and not math.isfinite(part):
+            raise ValueError(f"“{str(name)[:40]}” holds a number without an end")
+
+
 class Value(BaseModel):
     """Base of every stored value. Unknown fields are refused, except those that start with ``x_``."""
 
@@ -36,6 +59,8 @@ class Value(BaseModel):
                 if name not in cls.model_fields and not str(name).startswith("x_"):
                     known = ", ".join(cls.model_fields)
                     raise ValueError(f"“{name}” is not a field here; expected {known}, or a name starting with x_")
+                if name not in cls.model_fields:
+                    storable(name, data[name])
         return data
 
 
