@@ -3,7 +3,9 @@
 import io
 import math
 import re
-from xml.etree.ElementTree import ParseError
+from collections.abc import Iterator
+from typing import cast
+from xml.etree.ElementTree import Element, ParseError, XMLPullParser
 
 from svgelements import SVG, Close, Line, Move, Path, Shape
 
@@ -12,6 +14,11 @@ from shadbo.core.shapes.artwork import Artwork
 MOST_BYTES = 1_000_000
 MOST_RINGS = 300
 MOST_POINTS = 2000
+MOST_ELEMENTS, DEEPEST, MOST_NUMBERS, MOST_TURNS = 3000, 40, 60_000, 2000
+REFUSED = ("use", "symbol", "image", "foreignObject", "script", "animate", "animateTransform", "set")
+"""What multiplies, reaches elsewhere or moves: nothing of it is an outline."""
+CHUNK, MOST_RULES = 65_536, 200
+NUMBER = re.compile(r"[0-9]+")
 PIECES = 24
 """Straight pieces that a curve is followed by."""
 
@@ -38,6 +45,31 @@ def _outlines(text: str) -> list[list[tuple[float, float]]]:
     return rings
 
 
+def bounded(text: str) -> None:
+    """Count what is in a drawing before anything of it is worked out. Raises BadArtwork, or ParseError."""
+    parser: XMLPullParser[Element] = XMLPullParser(("start", "end"))
+    deep = many = numbers = 0
+    for start in range(0, len(text), CHUNK):
+        parser.feed(text[start : start + CHUNK])
+        for event, element in cast("Iterator[tuple[str, Element]]", parser.read_events()):
+            name = str(element.tag).rpartition("}")[2]
+            if event == "end":
+                deep -= 1
+                if name == "style" and (element.text or "").count("{") > MOST_RULES:
+                    raise BadArtwork(f"the drawing has more than {MOST_RULES} rules of style: save it as plain SVG")
+                element.clear()
+                continue
+            deep, many = deep + 1, many + 1
+            if name in REFUSED:
+                raise BadArtwork(f"the drawing has “{name}” in it: save its outlines as plain paths")
+            numbers += sum(len(NUMBER.findall(str(element.get(a, "")))) for a in ("d", "points"))
+            turns = len(str(element.get("transform", "")))
+            if deep > DEEPEST or many > MOST_ELEMENTS or numbers > MOST_NUMBERS or turns > MOST_TURNS:
+                most = f"at most {MOST_ELEMENTS} things, {DEEPEST} deep, of {MOST_NUMBERS} numbers altogether"
+                raise BadArtwork(f"the drawing has too much in it: {most}")
+    parser.close()
+
+
 def read_artwork(text: str, name: str = "") -> Artwork:
     """Outlines of a drawing. Raises BadArtwork."""
     if len(text) > MOST_BYTES:
@@ -47,11 +79,13 @@ def read_artwork(text: str, name: str = "") -> Artwork:
     if re.search(r"<!(DOCTYPE|ENTITY)", text):
         raise BadArtwork("the drawing carries definitions of its own (DOCTYPE); save it as plain SVG")
     try:
-        outlines = _outlines(text)
+        bounded(text)
     except ParseError as bad:
         line, column = bad.position
         raise BadArtwork(f"the drawing breaks off or is damaged at line {line}, column {column + 1}") from None
-    except (ValueError, IndexError, KeyError, TypeError, AttributeError, NotImplementedError, AssertionError):
+    try:
+        outlines = _outlines(text)
+    except (ArithmeticError, AssertionError, AttributeError, LookupError, RuntimeError, TypeError, ValueError):
         raise BadArtwork("the drawing has a shape that cannot be read; save its outlines as plain paths") from None
     rings = [r for r in (_tidy(ring) for ring in outlines) if r]
     if not rings:

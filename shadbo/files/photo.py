@@ -3,7 +3,7 @@
 import io
 from dataclasses import dataclass
 
-from PIL import Image, ImageOps, UnidentifiedImageError
+from PIL import Image, ImageFile, ImageOps
 
 MOST_BYTES = 20_000_000
 MOST_PIXELS = 60_000_000
@@ -30,6 +30,8 @@ def take_in(data: bytes) -> Photo:
     """Check and rewrite a photograph. Raises BadPhoto."""
     if len(data) > MOST_BYTES:
         raise BadPhoto(f"the file has {len(data) / 1e6:.0f} MB; at most {MOST_BYTES // 1_000_000} MB are kept")
+    # A library that makes pages lets cut-off pictures through, for all of the program, when it is loaded.
+    ImageFile.LOAD_TRUNCATED_IMAGES = False
     try:
         with Image.open(io.BytesIO(data), formats=KINDS) as opened:
             if opened.width * opened.height > MOST_PIXELS:
@@ -38,7 +40,7 @@ def take_in(data: bytes) -> Photo:
             image = _on_white(upright)
     except BadPhoto:
         raise
-    except (UnidentifiedImageError, OSError, ValueError, SyntaxError, Image.DecompressionBombError) as bad:
+    except Exception as bad:  # whatever a damaged file or its camera's notes make the decoder stumble over
         raise BadPhoto("this is no photograph: JPEG, PNG or WebP are taken") from bad
     image.thumbnail((LONG_SIDE, LONG_SIDE))
     small = image.copy()

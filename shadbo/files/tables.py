@@ -11,6 +11,7 @@ from shadbo.core.decisions.edit import Edit
 from shadbo.core.shop.values import Value
 
 MOST_ROWS = 500
+MOST_COLUMNS = 60
 MOST_BYTES = 1_000_000
 
 
@@ -61,6 +62,9 @@ class Table:
 
     def _read(self, reader: Any, needed: tuple[str, ...], known: tuple[str, ...]) -> None:  # noqa: ANN401
         names = [c.strip().lower() for c in next(reader, [])]
+        if len(names) > MOST_COLUMNS:
+            self.wrong.append(Wrong(1, "the header", f"{len(names)} columns", f"at most {MOST_COLUMNS}"))
+            return
         for name in needed:
             if name not in names:
                 self.wrong.append(Wrong(1, name, "no such column", f"a header with {', '.join(needed)}"))

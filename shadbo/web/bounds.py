@@ -8,6 +8,7 @@ import os
 from urllib.parse import urlsplit
 
 from starlette.datastructures import Headers as Sent
+from starlette.exceptions import HTTPException
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from shadbo.web.problems import Problem, answer
@@ -37,19 +38,14 @@ class Bounds:
         if wrong is not None:
             await answer(wrong)(scope, receive, send)
             return
-        body = Body(receive, self.wait, self.whole)
-        try:
-            await self.app(scope, body, send)
-        except Refused as bad:
-            if not body.answered:
-                await answer(bad.problem)(scope, receive, send)
+        await self.app(scope, Body(receive, self.wait, self.whole), send)
 
 
-class Refused(Exception):
-    """A body that is given up; the problem says why."""
+class Refused(HTTPException):
+    """A body that is given up; the application answers it like any other refusal."""
 
     def __init__(self, problem: Problem) -> None:
-        super().__init__(problem.title)
+        super().__init__(problem.status, problem.title)
         self.problem = problem
 
 
@@ -59,12 +55,11 @@ class Body:
     def __init__(self, receive: Receive, wait: float, whole: float) -> None:
         self.receive, self.wait = receive, wait
         self.left, self.until = MOST_BODY, asyncio.get_running_loop().time() + whole
-        self.more, self.answered = True, False
+        self.more = True
 
     async def __call__(self) -> Message:
         """The next piece. Raises Refused where it does not come in time, or where it is too much."""
         if not self.more:  # only that the other side has gone is still to be heard
-            self.answered = True
             return await self.receive()
         seconds = min(self.wait, self.until - asyncio.get_running_loop().time())
         try:
