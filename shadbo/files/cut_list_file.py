@@ -5,6 +5,7 @@ import io
 
 from shadbo.core.cutting.cut_list import CutRow, cut_list, set_words
 from shadbo.core.plan import Plan
+from shadbo.core.words.signs import storable_in_xml
 
 HEAD = ("kind", "count", "part", "length mm", "width mm", "thickness mm", "material", "note")
 
@@ -15,7 +16,10 @@ def _cells(row: CutRow) -> list[str | float | int | None]:
 
 def safe(cell: object) -> object:
     """A cell that a spreadsheet would run as a formula, made plain text."""
-    return "'" + cell if isinstance(cell, str) and cell[:1] in ("=", "+", "-", "@") else cell
+    if not isinstance(cell, str):
+        return cell
+    cell = storable_in_xml(cell)
+    return "'" + cell if cell.lstrip()[:1] in ("=", "+", "-", "@") else cell
 
 
 def as_csv(plan: Plan) -> str:

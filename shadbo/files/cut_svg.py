@@ -2,6 +2,7 @@
 
 from shadbo.core.cutting.mat_lines import Mat
 from shadbo.core.shapes.polygon import Ring, mirrored
+from shadbo.core.words.signs import xml_text, xml_value
 
 
 def _path(ring: Ring, mat: Mat) -> str:
@@ -13,13 +14,13 @@ def as_cut_svg(mat: Mat, back: bool = True) -> str:
     """One mat at true size; ``back``: as it lies face down, mirrored left to right."""
     side = "from the back, mirrored" if back else "from the front"
     paths = "".join(
-        f'<path id="{w.id}" class="opening" d="{_path(mirrored(w.ring) if back else w.ring, mat)}"/>'
+        f'<path id={xml_value(w.id)} class="opening" d="{_path(mirrored(w.ring) if back else w.ring, mat)}"/>'
         for w in mat.windows
     )
     w, h = f"{mat.width:.3f}", f"{mat.height:.3f}"
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{w}mm" height="{h}mm" viewBox="0 0 {w} {h}">'
-        f"<title>{mat.name}, {side}</title>"
+        f"<title>{xml_text(mat.name)}, {side}</title>"
         f'<g fill="none" stroke="#000" stroke-width="0.2"><rect id="board" class="board" width="{w}" height="{h}"/>'
         f"{paths}</g></svg>"
     )

@@ -1,11 +1,11 @@
 """The one SVG writer: composed marks to a picture that needs no style sheet."""
 
 import re
-from xml.sax.saxutils import escape, quoteattr
 
 from shadbo.core.build.assembly import Dot, Hatch
 from shadbo.core.drawing.ink import FILLS, PAPER, Stroke
 from shadbo.core.drawing.marks import Circle, Group, Path, Sheet2D, Text
+from shadbo.core.words.signs import xml_text, xml_value
 
 FONT = "'Barlow Condensed', 'Arial Narrow', sans-serif"
 
@@ -26,7 +26,7 @@ def write_svg(sheet: Sheet2D, title: str, printed: bool = False) -> str:
     body = "".join(_group(g, p.name, printed) for g in sheet.groups if not (printed and g.hidden))
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {n(p.width)} {n(p.height)}" '
-        f'role="img" aria-label={quoteattr(title)} font-family={quoteattr(FONT)}>'
+        f'role="img" aria-label={xml_value(title)} font-family={xml_value(FONT)}>'
         f"<defs>{defs}</defs>{body}</svg>"
     )
 
@@ -44,9 +44,9 @@ def _pattern(name: str, paper: str) -> str:
 
 
 def _group(g: Group, paper: str, printed: bool) -> str:
-    key = f" data-key={quoteattr(g.key)}" if g.key else ""
+    key = f" data-key={xml_value(g.key)}" if g.key else ""
     hidden = ' visibility="hidden"' if g.hidden else ""
-    moves = f" data-moves={quoteattr(g.moves)}" if g.moves else ""
+    moves = f" data-moves={xml_value(g.moves)}" if g.moves else ""
     return f'<g class="{g.role}"{key}{moves}{hidden}>' + "".join(_mark(m, paper, printed) for m in g.marks) + "</g>"
 
 
@@ -68,7 +68,7 @@ def _mark(m: Path | Circle | Text, paper: str, printed: bool = False) -> str:
             anchor = f' text-anchor="{m.anchor}"' if m.anchor != "start" else ""
             weight = ' font-weight="600"' if m.bold else ' font-weight="500"'
             start = f'<text x="{n(x)}" y="{n(y)}" font-size="{n(m.size)}"{anchor}{weight}'
-            words = f"{_fractions(escape(m.text))}</text>"
+            words = f"{_fractions(xml_text(m.text))}</text>"
             if printed and m.halo:
                 return f'{start} fill="{PAPER}"{halo}>{words}{start} fill="{m.colour}">{words}'
             return f'{start} fill="{m.colour}"{halo}>{words}'
