@@ -9,6 +9,7 @@ from pathlib import Path
 from pydantic import ValidationError
 
 from shadbo.cli.keeping import add_commands
+from shadbo.cli.notices import add_command
 from shadbo.core.advise import advise
 from shadbo.core.job.job import Job
 from shadbo.core.shop.shop import Shop
@@ -54,6 +55,7 @@ def _parser() -> argparse.ArgumentParser:
     demo = commands.add_parser("demo", help="load the demo workshop once")
     demo.set_defaults(run=_demo)
     add_commands(commands)
+    add_command(commands)
     api = commands.add_parser("openapi", help="the OpenAPI document of the server")
     api.set_defaults(run=_openapi)
     return parser

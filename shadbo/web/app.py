@@ -15,6 +15,7 @@ from shadbo.web import problems
 from shadbo.web.api_page import api_page
 from shadbo.web.bounds import Bounds
 from shadbo.web.headers import Headers
+from shadbo.web.logs import Requests
 from shadbo.web.routers import cutter, house, jobs, layouts, lengths, papers, photos, plans, stock
 
 METHODS = ("GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS", "TRACE")
@@ -34,6 +35,7 @@ def create_app(database: Engine | None = None, frontend: Path = FRONTEND) -> Fas
     problems.install(app)
     app.add_middleware(Bounds)
     app.add_middleware(Headers)
+    app.add_middleware(Requests)
     for part in (house, jobs, lengths, plans, photos, papers, layouts, cutter, stock):
         app.include_router(part.router)
     _serve_api_page(app)
@@ -65,6 +67,13 @@ def _serve_nothing(app: FastAPI) -> None:
 def _serve_frontend(app: FastAPI, frontend: Path) -> None:
     if (frontend / "assets").is_dir():
         app.mount("/assets", StaticFiles(directory=frontend / "assets"), name="assets")
+
+    @app.get("/notices.txt", include_in_schema=False)
+    def notices() -> FileResponse:
+        """Whose work ships with this; written when the front end is built."""
+        if not (frontend / "notices.txt").is_file():
+            raise HTTPException(404, "The notices were not written when this was built")
+        return FileResponse(frontend / "notices.txt", media_type="text/plain; charset=utf-8")
 
     @app.get(ALL[1], include_in_schema=False)
     def page(path: str) -> FileResponse:

@@ -180,11 +180,6 @@ def install(app: FastAPI) -> None:
         return answer(Problem(title="The database refuses this just now", status=503,
                               detail="Nothing typed is lost; it is tried again."))  # fmt: skip
 
-    @app.exception_handler(Exception)
-    def unexpected(_: Request, bad: Exception) -> JSONResponse:
-        log.error("unexpected error", exc_info=bad)
-        return answer(Problem(title="Something went wrong in the program", status=500))
-
 
 def _plain(found: object) -> object:
     text = found if isinstance(found, str | int | float | bool | None) else type(found).__name__

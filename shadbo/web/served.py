@@ -7,6 +7,7 @@ import signal
 from fastapi import FastAPI
 
 from shadbo.web.app import create_app
+from shadbo.web.logs import set_up
 from shadbo.web.settle import settle
 
 FIRST = "SHADBO_FIRST_PROCESS"
@@ -16,6 +17,7 @@ PR_SET_PDEATHSIG = 1
 
 def ready() -> FastAPI:
     """An application that is loaded and settled."""
+    set_up()
     app = create_app()
     settle()
     return app

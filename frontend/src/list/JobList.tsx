@@ -142,16 +142,20 @@ function KeptCopies() {
       .then((health) => setTold(health.copies))
       .catch(() => setTold(undefined));
   }, []);
-  if (told === undefined) return null;
   const failed = told?.said.startsWith("failed");
   return (
-    <footer className={`border-t border-line pt-3 ${failed || !told ? "text-stop" : "text-soft"}`}>
-      {told === null
-        ? "Nobody keeps copies of this workshop: see “Keeping it” in the README."
-        : told.good_at
-          ? `Newest copy, read back whole: ${longDay(told.good_at.slice(0, 10))}, ${timeOf(told.good_at)}.`
-          : "No copy of this workshop has been made yet."}
-      {failed && ` The last try ${told?.said}`}
+    <footer className="flex flex-wrap gap-x-6 border-t border-line pt-3 text-soft">
+      <p className={`grow ${failed || told === null ? "text-stop" : ""}`}>
+        {told === null
+          ? "Nobody keeps copies of this workshop: see “Keeping it” in the README."
+          : told?.good_at
+            ? `Newest copy, read back whole: ${longDay(told.good_at.slice(0, 10))}, ${timeOf(told.good_at)}.`
+            : told && "No copy of this workshop has been made yet."}
+        {failed && ` The last try ${told?.said}`}
+      </p>
+      <a className="link" href="/notices.txt">
+        Whose work this ships with
+      </a>
     </footer>
   );
 }
