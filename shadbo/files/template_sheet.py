@@ -15,6 +15,7 @@ from shadbo.core.drawing.tiles import (
     Tiled,
     label,
     on_page,
+    on_tile,
     tiled,
 )
 from shadbo.core.plan import Plan
@@ -22,6 +23,8 @@ from shadbo.core.words.lengths import Mark, System, texts
 from shadbo.files.pdf_page import to_pdf
 
 BAR_MM = 100.0
+MOST_PAGES = 160
+"""Nobody joins more: common practice, no source."""
 
 
 class NoTemplate(ValueError):
@@ -34,13 +37,27 @@ def template_sheet(plan: Plan, page: Page, system: System, which: str = "") -> b
     if not templates:
         raise NoTemplate("this plan has no template to print: nothing is to be marked")
     title = plan.desk.job.title or "untitled"
-    pages = []
+    pages: list[str] = []
     for template in templates:
         cut = tiled(template, page)
-        inner = write_svg(cut.sheet, template.name, printed=True)
-        inner = inner[inner.index("<defs>") : inner.rindex("</svg>")]
-        pages += [_page(cut, t, inner, page, title, _place(t, plan.desk.mark, system)) for t in cut.tiles]
+        if len(pages) + len(cut.tiles) > MOST_PAGES:
+            pages.append(_instead(cut, page, title))
+            continue
+        for t in cut.tiles:
+            inner = write_svg(on_tile(cut, t, page), template.name, printed=True)
+            inner = inner[inner.index("<defs>") : inner.rindex("</svg>")]
+            pages.append(_page(cut, t, inner, page, title, _place(t, plan.desk.mark, system)))
     return to_pdf("".join(pages), page, margin_mm=0.0, title=f"{title}: templates")
+
+
+def _instead(cut: Tiled, page: Page, title: str) -> str:
+    """A page that says why a template is not printed here, and where it is to be had."""
+    words = f"{cut.template.name} would be {len(cut.tiles)} pages at full size. Have it printed in one piece from the "
+    words += "DXF file, or mark it with the tape from the figures on the work sheet."
+    return (
+        f'<div class="page" style="padding:{MARGIN_MM}mm;height:{page.height - 2 * MARGIN_MM - 1}mm">'
+        f"<h1>{escape(title)}</h1><p>{escape(words)}</p></div>"
+    )
 
 
 def _place(tile: Tile, mark: Mark, system: System) -> str:

@@ -1,21 +1,24 @@
 """Work sheet, templates and mat sheet as PDF: pages, words, and sizes measured on the page by another reader."""
 
 import io
+import math
 
 import pdfplumber
 import pytest
 
 from shadbo.core.assess import assess
+from shadbo.core.drawing.marks import Circle
 from shadbo.core.drawing.templates import templates_of
-from shadbo.core.drawing.tiles import A4, LETTER, PAGES, on_page, tiled
+from shadbo.core.drawing.tiles import A4, FOOT_MM, HEAD_MM, LETTER, MARGIN_MM, PAGES, on_page, on_tile, tiled
 from shadbo.core.plan import Plan
 from shadbo.demo.jobs import demo_jobs
 from shadbo.files.mat_sheet import NoMat, mat_sheet
 from shadbo.files.papers import papers_of
 from shadbo.files.pdf_page import OnlyFonts
-from shadbo.files.template_sheet import NoTemplate, template_sheet
+from shadbo.files.template_sheet import MOST_PAGES, NoTemplate, template_sheet
 from shadbo.files.work_sheet import as_html, work_sheet
 from tests.core.test_box_slips import BADGE, PHOTO, jersey, pegged
+from tests.core.test_stretch import loose
 from tests.flat import gathered, job, plan, value
 
 PT_PER_MM = 72 / 25.4
@@ -162,3 +165,31 @@ def test_the_page_fetches_nothing_but_its_own_fonts():
         OnlyFonts().fetch("http://127.0.0.1/style.css")
     with pytest.raises(ValueError, match="nothing is fetched"):
         OnlyFonts().fetch("file:///etc/passwd")
+
+
+def test_a_page_carries_its_own_part_of_a_large_template():
+    """Fifty pages each carried the whole drawing: a minute, and more memory than a small machine has."""
+    large = plan(job("floater", loose(3000, 2000)))
+    template = next(t for t in templates_of(large, "mm") if t.id == "staples")
+    cut = tiled(template, A4)
+    whole = sum(len(g.marks) for g in cut.sheet.groups)
+    parts = [sum(len(g.marks) for g in on_tile(cut, t, A4).groups) for t in cut.tiles]
+    assert sum(parts) < 4 * whole
+    for mark in template.marks:
+        pages = [t for t in cut.tiles if inside_page(on_page(t, mark, cut))]
+        assert pages
+        for t in pages:
+            circles = [m.centre for g in on_tile(cut, t, A4).groups for m in g.marks if isinstance(m, Circle)]
+            at = cut.sheet.fit.put(mark)
+            assert min(math.dist(at, c) for c in circles) < 0.5, "the mark is on the page that it lies on"
+
+
+def test_a_template_without_end_says_where_to_have_it_instead():
+    large = plan(job("floater", loose(11_000, 9_000)))
+    with pdfplumber.open(io.BytesIO(template_sheet(large, A4, "mm"))) as pdf:
+        assert len(pdf.pages) <= MOST_PAGES + 1
+        assert any("in one piece" in (p.extract_text() or "") for p in pdf.pages)
+
+
+def inside_page(at: tuple[float, float]) -> bool:
+    return MARGIN_MM < at[0] < A4.width - MARGIN_MM and MARGIN_MM + HEAD_MM < at[1] < A4.height - MARGIN_MM - FOOT_MM

@@ -4,7 +4,7 @@ import math
 from dataclasses import dataclass, replace
 
 from shadbo.core.drawing.compose import compose
-from shadbo.core.drawing.marks import PX_PER_MM, Fit, Group, Paper, Path, Sheet2D
+from shadbo.core.drawing.marks import PX_PER_MM, Circle, Fit, Group, Paper, Path, Sheet2D, Text
 from shadbo.core.drawing.templates import Template
 
 MARGIN_MM = 12.0
@@ -12,6 +12,7 @@ HEAD_MM = 14.0
 FOOT_MM = 16.0
 OVERLAP_MM = 10.0
 AROUND_MM = 6.0
+STROKE_PX = 6.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -78,6 +79,37 @@ def tiled(template: Template, page: Page) -> Tiled:
             if here or columns * rows == 1:
                 tiles.append(Tile(column, row, x, y))
     return Tiled(template, sheet, tuple(tiles), columns, rows, (left, high))
+
+
+def on_tile(cut: Tiled, tile: Tile, page: Page) -> Sheet2D:
+    """The drawing with only what may be seen on one tile: a page carries its own part and no more."""
+    left, top = tile.left * PX_PER_MM, tile.top * PX_PER_MM
+    right, low = left + page.room[0] * PX_PER_MM, top + page.room[1] * PX_PER_MM
+    groups = []
+    for group in cut.sheet.groups:
+        marks = tuple(
+            m
+            for m in group.marks
+            for box in [_box(m)]
+            if box[0] <= right and box[2] >= left and box[1] <= low and box[3] >= top
+        )
+        if marks:
+            groups.append(replace(group, marks=marks))
+    return replace(cut.sheet, groups=groups)
+
+
+def _box(mark: Path | Circle | Text) -> tuple[float, float, float, float]:
+    """Left, top, right and low of a mark, in px; of words, whatever way they run."""
+    match mark:
+        case Path():
+            xs, ys = [x for x, _ in mark.dots], [y for _, y in mark.dots]
+            return min(xs) - STROKE_PX, min(ys) - STROKE_PX, max(xs) + STROKE_PX, max(ys) + STROKE_PX
+        case Circle():
+            (x, y), r = mark.centre, mark.radius + STROKE_PX
+            return x - r, y - r, x + r, y + r
+        case Text():
+            (x, y), r = mark.at, mark.size * (len(mark.text) + 1)
+            return x - r, y - r, x + r, y + r
 
 
 def _bare(group: Group) -> Group:
