@@ -52,7 +52,9 @@ def template_sheet(plan: Plan, page: Page, system: System, which: str = "") -> b
 
 def _instead(cut: Tiled, page: Page, title: str) -> str:
     """A page that says why a template is not printed here, and where it is to be had."""
-    words = f"{cut.template.name} would be {len(cut.tiles)} pages at full size. Have it printed in one piece from the "
+    words = (
+        f"{cut.template.name} would be {len(cut.tiles)} pages at full size. Have it printed in one piece from the "
+    )
     words += "DXF file, or mark it with the tape from the figures on the work sheet."
     return (
         f'<div class="page" style="padding:{MARGIN_MM}mm;height:{page.height - 2 * MARGIN_MM - 1}mm">'

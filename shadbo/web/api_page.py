@@ -19,7 +19,7 @@ def api_page(document: Mapping[str, Any]) -> str:
     title = escape(f"{info['title']} {info['version']}: the API")
     parts = [
         f'<!doctype html><html lang="en"><head><meta charset="utf-8"><title>{title}</title>',
-        f"<style>{STYLE}</style></head>",
+        '<link rel="stylesheet" href="/api/page.css"></head>',
         f'<body><main><h1>{title}</h1><p>The same as a document: <a href="/api/openapi.json">openapi.json</a>. '
         "Problems are answered as <code>application/problem+json</code>.</p>",
     ]

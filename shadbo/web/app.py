@@ -5,14 +5,14 @@ from importlib.metadata import version
 from pathlib import Path
 
 from fastapi import FastAPI, HTTPException, Request
-from fastapi.responses import FileResponse, HTMLResponse
+from fastapi.responses import FileResponse, HTMLResponse, Response
 from fastapi.staticfiles import StaticFiles
 from sqlalchemy import Engine
 from starlette.routing import Match
 
 from shadbo.store.database import VARIABLE, engine
 from shadbo.web import problems
-from shadbo.web.api_page import api_page
+from shadbo.web.api_page import STYLE, api_page
 from shadbo.web.bounds import Bounds
 from shadbo.web.headers import Headers
 from shadbo.web.logs import Requests
@@ -49,6 +49,11 @@ def _serve_api_page(app: FastAPI) -> None:
     def about() -> HTMLResponse:
         """What the API takes and answers."""
         return HTMLResponse(api_page(app.openapi()))
+
+    @app.get("/api/page.css", include_in_schema=False)
+    def style() -> Response:
+        """Its style: pages carry none of their own."""
+        return Response(STYLE, media_type="text/css")
 
 
 def _serve_nothing(app: FastAPI) -> None:

@@ -5,9 +5,10 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 POLICY = (
-    "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self' data:; "
+    "default-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self' data:; "
     "object-src 'none'; base-uri 'none'; frame-ancestors 'none'"
 )
+PERMISSIONS = "camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), midi=()"
 
 
 class Headers:
@@ -29,6 +30,9 @@ class Headers:
                 headers["Content-Security-Policy"] = POLICY
                 headers["X-Content-Type-Options"] = "nosniff"
                 headers["Referrer-Policy"] = "same-origin"
+                headers["Permissions-Policy"] = PERMISSIONS
+                headers["Cross-Origin-Opener-Policy"] = "same-origin"
+                headers["Cross-Origin-Resource-Policy"] = "same-origin"
                 if is_api:
                     headers["Cache-Control"] = "no-store"
             await send(message)

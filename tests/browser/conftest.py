@@ -2,7 +2,7 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, Error, Page, expect, sync_playwright
+from playwright.sync_api import Browser, ConsoleMessage, Error, Page, expect, sync_playwright
 from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
 
@@ -104,11 +104,17 @@ def page(window: Page, server: Server) -> Iterator[Page]:
     def note(error: Error) -> None:
         thrown.append(str(error))
 
+    def heard(message: ConsoleMessage) -> None:
+        if "Content Security Policy" in message.text:
+            thrown.append(message.text)
+
     window.on("pageerror", note)
+    window.on("console", heard)
     yield window
     window.unroute_all(behavior="ignoreErrors")
     window.goto("about:blank")
     window.remove_listener("pageerror", note)
+    window.remove_listener("console", heard)
     assert thrown == []
 
 

@@ -68,7 +68,7 @@ def _mark(m: Path | Circle | Text, paper: str, printed: bool = False) -> str:
             anchor = f' text-anchor="{m.anchor}"' if m.anchor != "start" else ""
             weight = ' font-weight="600"' if m.bold else ' font-weight="500"'
             start = f'<text x="{n(x)}" y="{n(y)}" font-size="{n(m.size)}"{anchor}{weight}'
-            words = f"{_fractions(xml_text(m.text))}</text>"
+            words = f"{_fractions(xml_text(m.text), printed)}</text>"
             if printed and m.halo:
                 return f'{start} fill="{PAPER}"{halo}>{words}{start} fill="{m.colour}">{words}'
             return f'{start} fill="{m.colour}"{halo}>{words}'
@@ -78,9 +78,10 @@ def _run(dots: tuple[Dot, ...], closed: bool) -> str:
     return "M" + "L".join(f"{n(x)} {n(y)}" for x, y in dots) + ("Z" if closed else "")
 
 
-def _fractions(text: str) -> str:
-    """Fractions set as fractions; the feature would raise every other figure too."""
-    return re.sub(r"\d+/\d+", r'<tspan style="font-feature-settings:&quot;frac&quot;">\g<0></tspan>', text)
+def _fractions(text: str, printed: bool) -> str:
+    """Fractions as such: on the screen by its style sheet, since a page may carry no styles of its own; else here."""
+    how = 'style="font-feature-settings:&quot;frac&quot;"' if printed else 'class="frac"'
+    return re.sub(r"\d+/\d+", rf"<tspan {how}>\g<0></tspan>", text)
 
 
 def _stroke(s: Stroke | None) -> str:

@@ -20,7 +20,7 @@ Made = tuple[Sequence[Body], Sequence[Tie]]
 
 
 def with_forms(desk: Desk, group: Gathered, forms: Sequence[Part], made: Made) -> Made:
-    """The bodies of a gathering and, in the middle of each garment, its form."""
+    """The bodies of a gathering and, in each garment, its form, which lies on the board."""
     bodies, ties = made
     more: list[Body] = []
     for x in group.items:
@@ -29,8 +29,7 @@ def with_forms(desk: Desk, group: Gathered, forms: Sequence[Part], made: Made) -
         ring = form_ring(desk, x.id, group.ring(x)) if part is not None else ()
         if part is None or part.thick is None or whole is None or not ring:
             continue
-        middle, half = (whole.front_mm + whole.back_mm) / 2, part.thick.value / 2
-        prism = Prism(ring, middle - half, middle + half)
+        prism = Prism(ring, whole.back_mm - part.thick.value, whole.back_mm)
         more.append(Body(part.id, part.name, "board", (prism,), part.id, laid=True, short=f"form for {x.name}"))
     return (*bodies, *more), (*ties, *(Tie(b.id, f"item-{b.id.removeprefix('form-')}", "the garment") for b in more))
 
