@@ -1,5 +1,6 @@
 """Copies kept in a folder: one a night, each checked by restoring it, older ones thinned out by a rule."""
 
+import contextlib
 import datetime as dt
 import json
 import os
@@ -21,6 +22,7 @@ VARIABLE = "SHADBO_COPIES"
 NAME = re.compile(r"shadbo-(\d{4}-\d{2}-\d{2}T\d{4}Z)\.zip")
 STAMP = "%Y-%m-%dT%H%MZ"
 STATE = "state.json"
+CHECKED_IN = "shadbo_check_"
 DAYS, WEEKS, MONTHS = 7, 4, 12
 """The newest copy of each of so many days, weeks and months is kept: common practice, no source."""
 
@@ -88,12 +90,22 @@ def due(folder: Path, now: dt.datetime, hours: float) -> bool:
 
 def check(url: str, file: Path) -> None:
     """Restore a copy into a database of its own and back that up again: both hold the same. Raises BadBackup."""
-    with beside(url, f"shadbo_check_{secrets.token_hex(4)}", drop=True) as other:
+    _sweep(url)
+    with beside(url, f"{CHECKED_IN}{secrets.token_hex(4)}", drop=True) as other:
         first = restore(other, file)
         with tempfile.TemporaryDirectory() as folder:
             again = back_up(other, Path(folder) / "again.zip")
     if first.tables_version == again.tables_version and first.tables != again.tables:
         raise BadBackup("what was restored is not what was copied")
+
+
+def _sweep(url: str) -> None:
+    """Drop what a check that was killed has left; one that somebody is in is left alone."""
+    with psycopg.connect(plain(url), autocommit=True) as c:
+        left = c.execute("select datname from pg_database where starts_with(datname, %s)", (CHECKED_IN,)).fetchall()
+        for (name,) in left:
+            with contextlib.suppress(psycopg.errors.ObjectInUse, psycopg.errors.InvalidCatalogName):
+                c.execute(sql.SQL("drop database {}").format(sql.Identifier(name)))
 
 
 @contextmanager

@@ -218,6 +218,18 @@ def test_a_copy_is_good_when_it_was_read_back(full: str, tmp_path: Path):
     read_manifest(tmp_path / state.good)
 
 
+def test_what_a_killed_check_has_left_is_swept_and_what_is_in_use_is_not(full: str, tmp_path: Path):
+    plain_url = full.replace("+psycopg", "")
+    with psycopg.connect(plain_url, autocommit=True) as c:
+        for name in ("shadbo_check_left", "shadbo_check_busy"):
+            c.execute(f"create database {name}")
+        with psycopg.connect(plain_url.rsplit("/", 1)[0] + "/shadbo_check_busy"):
+            copy_now(full, tmp_path, NOW)
+            found = {n for (n,) in c.execute("select datname from pg_database where datname like 'shadbo_check_%'")}
+        c.execute("drop database shadbo_check_busy")
+    assert found == {"shadbo_check_busy"}
+
+
 def test_a_copy_that_fails_says_so_and_leaves_the_good_one(full: str, tmp_path: Path):
     good = copy_now(full, tmp_path, NOW)
     failed = copy_now(full.replace("@127", "x@127"), tmp_path, NOW + dt.timedelta(days=1))

@@ -1,0 +1,158 @@
+"""Killing what serves, while people save: ``script/bench kills [--kills N]``.
+
+Four people save edits without a pause, each again under its id until it is acknowledged; every second or so a worker,
+the whole server, or a process of the database is killed. Prints what was acknowledged, lost and doubled.
+"""
+
+import argparse
+import json
+import os
+import random
+import signal
+import subprocess
+import threading
+import time
+import urllib.error
+import urllib.request
+import uuid
+from collections import Counter
+from dataclasses import dataclass, field
+
+import psycopg
+
+from bench.common import machine
+from bench.serving import serving
+from shadbo.store.backup import plain
+from tests.server import Server
+
+PEOPLE = 4
+VICTIMS = ("worker", "server", "database process")
+
+
+@dataclass
+class Person:
+    """Somebody who saves one job, one note after the other, and remembers what was acknowledged."""
+
+    url: str
+    job: int
+    done: threading.Event
+    acknowledged: list[tuple[str, str]] = field(default_factory=list)
+    tries: int = 0
+
+    def run(self) -> None:
+        """Save until told to stop; what was not acknowledged is sent again under its id."""
+        n = 0
+        while not self.done.is_set():
+            edit_id, note = uuid.uuid4().hex, f"note {n} of job {self.job}"
+            version = self._version()
+            while version is not None and not self.done.is_set():
+                self.tries += 1
+                body = {"version": version, "edit_id": edit_id, "edits": [{"at": "note", "to": note}]}
+                status = self._send("POST", f"/api/jobs/{self.job}/edits", body)
+                if status == 200:
+                    self.acknowledged.append((edit_id, note))
+                    break
+                if status == 412:
+                    version = self._version()
+                else:
+                    time.sleep(0.05)
+            n += 1
+
+    def _version(self) -> int | None:
+        while not self.done.is_set():
+            try:
+                with urllib.request.urlopen(f"{self.url}/api/jobs/{self.job}", timeout=5) as answer:
+                    return int(json.load(answer)["version"])
+            except (OSError, ValueError):
+                time.sleep(0.05)
+        return None
+
+    def _send(self, method: str, path: str, body: dict[str, object]) -> int:
+        data = json.dumps(body).encode()
+        ask = urllib.request.Request(self.url + path, data, {"Content-Type": "application/json"}, method=method)
+        try:
+            with urllib.request.urlopen(ask, timeout=10) as answer:
+                return int(answer.status)
+        except urllib.error.HTTPError as refused:
+            return refused.code
+        except OSError:
+            return 0
+
+
+def kill(server: Server, rng: random.Random) -> str:
+    """Kill one of what serves; what does not come again by itself is started again."""
+    assert server.process is not None
+    victim = rng.choice(VICTIMS)
+    if victim == "server":
+        server.process.kill()
+        server.process.wait()
+        server.start()
+    elif victim == "worker":
+        told = subprocess.run(["pgrep", "-P", str(server.process.pid)], capture_output=True, text=True, check=False)
+        workers = [int(x) for x in told.stdout.split()]
+        if workers:
+            os.kill(rng.choice(workers), signal.SIGKILL)
+    else:
+        try:
+            with psycopg.connect(plain(server.database_url), connect_timeout=2) as c:
+                found = c.execute(
+                    "select pid from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()"
+                ).fetchall()
+            if found:
+                os.kill(int(rng.choice(found)[0]), signal.SIGKILL)
+        except (psycopg.Error, ProcessLookupError):
+            return "nothing"
+    return victim
+
+
+def count(url: str, people: list[Person]) -> tuple[int, int, int]:
+    """Acknowledged, lost, doubled: by the revisions that the database has."""
+    acknowledged = lost = doubled = 0
+    end = time.monotonic() + 60
+    while True:
+        try:
+            with psycopg.connect(plain(url), connect_timeout=5) as c:
+                rows = c.execute("select job_id, edit_id, edits from revisions").fetchall()
+            break
+        except psycopg.Error:
+            if time.monotonic() > end:
+                raise
+            time.sleep(0.2)
+    for person in people:
+        notes = Counter(e["to"] for job, _, edits in rows if job == person.job for e in edits if e["at"] == "note")
+        ids = {edit_id for job, edit_id, _ in rows if job == person.job}
+        acknowledged += len(person.acknowledged)
+        lost += sum(edit_id not in ids for edit_id, _ in person.acknowledged)
+        doubled += sum(n > 1 for n in notes.values())
+    return acknowledged, lost, doubled
+
+
+def main() -> None:
+    """Save, kill, count, print."""
+    ask = argparse.ArgumentParser(description=__doc__)
+    ask.add_argument("--kills", type=int, default=40)
+    ask.add_argument("--seed", type=int, default=1)
+    said = ask.parse_args()
+    rng = random.Random(said.seed)
+    print(machine())
+    with serving() as server:
+        done = threading.Event()
+        people = [Person(server.url, 101 + n, done) for n in range(PEOPLE)]
+        threads = [threading.Thread(target=p.run) for p in people]
+        for t in threads:
+            t.start()
+        began, killed = time.monotonic(), Counter[str]()
+        while sum(killed.values()) < said.kills:
+            time.sleep(rng.uniform(0.3, 1.2))
+            killed[kill(server, rng)] += 1
+        time.sleep(2)
+        done.set()
+        for t in threads:
+            t.join()
+        acknowledged, lost, doubled = count(server.database_url, people)
+    print(f"{dict(killed)} in {time.monotonic() - began:.0f} s, {sum(p.tries for p in people)} tries")
+    print(f"acknowledged {acknowledged}, lost {lost}, doubled {doubled}")
+
+
+if __name__ == "__main__":
+    main()
