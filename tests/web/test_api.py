@@ -1,5 +1,6 @@
 import json
 import re
+import shutil
 import subprocess
 import sys
 from pathlib import Path
@@ -8,6 +9,7 @@ import pytest
 from sqlalchemy import create_engine
 from starlette.testclient import TestClient
 
+from shadbo.store.copies import VARIABLE as COPIES
 from shadbo.store.database import VARIABLE
 from shadbo.web.app import create_app
 
@@ -20,10 +22,17 @@ def gap(typed: str, **more) -> dict:
 
 
 def test_health_and_shop(client):
-    assert client.get("/api/health").json() == {"status": "ok", "copies": None}
+    assert client.get("/api/health").json() == {"status": "ok", "copies": None, "free_mb": None}
     shop = client.get("/api/shop").json()
     assert {k: shop[k] for k in ("name", "system", "mark")} == {"name": "Workshop", "system": "mm", "mark": "0.5 mm"}
     assert "tape" in [t["tool"] for t in shop["tools"]], "what a reading may be taken with comes from the core"
+
+
+def test_health_tells_of_the_newest_copy_and_the_room_for_more(client, tmp_path, monkeypatch):
+    monkeypatch.setenv(COPIES, str(tmp_path))
+    told = client.get("/api/health").json()
+    assert told["copies"]["said"] == "no copy was made yet"
+    assert told["free_mb"] == pytest.approx(shutil.disk_usage(tmp_path).free / 1e6, rel=0.2)
 
 
 def test_from_nothing_to_the_cut_list(api, measured):
@@ -268,4 +277,8 @@ def test_the_api_has_a_page_that_fetches_nothing(client):
         assert f"<code>{path}</code>" in page.text
     for name in document["components"]["schemas"]:
         assert f'id="{name}"' in page.text
-    assert not re.findall(r"<(?:script|link|img|iframe)|(?:src|href)=\"(?:https?:)?//|@import|url\(", page.text)
+    style = '<link rel="stylesheet" href="/api/page.css">'
+    assert style in page.text
+    assert "url(" not in client.get("/api/page.css").text
+    text = page.text.replace(style, "")
+    assert not re.findall(r"<(?:script|link|img|iframe|style)|(?:src|href)=\"(?:https?:)?//|@import|url\(", text)

@@ -964,12 +964,14 @@ export interface components {
          * Health
          * @description Up, and the database answers; the newest copy of it that was read back whole, and how the last try went.
          *
-         *     ``copies`` is None where nobody keeps any.
+         *     ``copies`` is None where nobody keeps any, ``free_mb`` what is free on the disk that they are on.
          */
         Health: {
             /** Status */
             status: string;
             copies: components["schemas"]["Copies"] | null;
+            /** Free Mb */
+            free_mb: number | null;
         };
         /**
          * Hold

@@ -134,14 +134,18 @@ export function JobList() {
   );
 }
 
+const LITTLE_MB = 1000;
+
 /** What is kept of all this beside the database: the newest copy that was read back whole. */
 function KeptCopies() {
-  const [told, setTold] = useState<Health["copies"] | undefined>(undefined);
+  const [health, setHealth] = useState<Health | undefined>(undefined);
   useEffect(() => {
     got(api.GET("/api/health"))
-      .then((health) => setTold(health.copies))
-      .catch(() => setTold(undefined));
+      .then(setHealth)
+      .catch(() => setHealth(undefined));
   }, []);
+  const told = health?.copies;
+  const full = health?.free_mb != null && health.free_mb < LITTLE_MB;
   const failed = told?.said.startsWith("failed");
   return (
     <footer className="flex flex-wrap gap-x-6 border-t border-line pt-3 text-soft">
@@ -152,6 +156,11 @@ function KeptCopies() {
             ? `Newest copy, read back whole: ${longDay(told.good_at.slice(0, 10))}, ${timeOf(told.good_at)}.`
             : told && "No copy of this workshop has been made yet."}
         {failed && ` The last try ${told?.said}`}
+        {full && (
+          <span className="block text-stop">
+            Only {health.free_mb} MB are free on the disk: make room before it is full.
+          </span>
+        )}
       </p>
       <a className="link" href="/notices.txt">
         Whose work this ships with

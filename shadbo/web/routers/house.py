@@ -1,6 +1,7 @@
 """The house: health, and the workshop."""
 
 import os
+import shutil
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -20,11 +21,12 @@ router = APIRouter(prefix="/api", tags=["house"], responses={503: RESPONSES[503]
 class Health:
     """Up, and the database answers; the newest copy of it that was read back whole, and how the last try went.
 
-    ``copies`` is None where nobody keeps any.
+    ``copies`` is None where nobody keeps any, ``free_mb`` what is free on the disk that they are on.
     """
 
     status: str
     copies: Copies | None
+    free_mb: int | None
 
 
 @router.get("/health")
@@ -32,7 +34,10 @@ def health(session: SessionDep) -> Health:
     """200 when the database answers, 503 when it does not."""
     session.execute(text("select 1"))
     folder = os.environ.get(VARIABLE)
-    return Health("ok", told(Path(folder)) if folder else None)
+    if not folder:
+        return Health("ok", None, None)
+    home = Path(folder)
+    return Health("ok", told(home), shutil.disk_usage(home).free // 1_000_000 if home.is_dir() else None)
 
 
 @router.get("/shop")
