@@ -26,6 +26,7 @@ from shadbo.store.backup import plain
 from tests.server import Server
 
 PEOPLE = 4
+PATIENCE_S = 90
 VICTIMS = ("worker", "server", "database process")
 
 
@@ -79,14 +80,25 @@ class Person:
             return 0
 
 
+def again(server: Server) -> None:
+    """Kill the server and start it. A worker that was just being loaded holds the port until it sees that it is alone."""
+    end = time.monotonic() + PATIENCE_S
+    while True:
+        try:
+            server.kill()
+            server.start()
+            return
+        except RuntimeError:
+            if time.monotonic() > end:
+                raise
+
+
 def kill(server: Server, rng: random.Random) -> str:
     """Kill one of what serves; what does not come again by itself is started again."""
     assert server.process is not None
     victim = rng.choice(VICTIMS)
     if victim == "server":
-        server.process.kill()
-        server.process.wait()
-        server.start()
+        again(server)
     elif victim == "worker":
         told = subprocess.run(["pgrep", "-P", str(server.process.pid)], capture_output=True, text=True, check=False)
         workers = [int(x) for x in told.stdout.split()]

@@ -19,7 +19,7 @@ def fresh_database(name: str) -> Iterator[tuple[str, Engine]]:
     base = os.environ.get(VARIABLE)
     assert base, "start the tests with script/test: it starts PostgreSQL"
     url = make_url(base)
-    admin = create_engine(url.set(database="postgres"), isolation_level="AUTOCOMMIT")
+    admin = create_engine(url.set(database="postgres"), isolation_level="AUTOCOMMIT", pool_pre_ping=True)
     with admin.connect() as c:
         c.execute(text(f'drop database if exists "{name}" with (force)'))
         c.execute(text(f'create database "{name}"'))

@@ -30,7 +30,9 @@ def with_forms(desk: Desk, group: Gathered, forms: Sequence[Part], made: Made) -
         if part is None or part.thick is None or whole is None or not ring:
             continue
         prism = Prism(ring, whole.back_mm - part.thick.value, whole.back_mm)
-        more.append(Body(part.id, part.name, "board", (prism,), part.id, laid=True, short=f"form for {x.name}"))
+        more.append(
+            Body(part.id, part.name, "board", (prism,), part.id, laid=True, short=f"form for {x.name}", lot="form")
+        )
     return (*bodies, *more), (*ties, *(Tie(b.id, f"item-{b.id.removeprefix('form-')}", "the garment") for b in more))
 
 
