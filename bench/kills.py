@@ -81,7 +81,7 @@ class Person:
 
 
 def again(server: Server) -> None:
-    """Kill the server and start it. A worker that was just being loaded holds the port until it sees that it is alone."""
+    """Kill the server and start it. A worker that is just loading holds the port until it sees that it is alone."""
     end = time.monotonic() + PATIENCE_S
     while True:
         try:

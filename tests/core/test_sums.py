@@ -96,7 +96,7 @@ def test_counts_of_practice():
     """Common practice, no source: hinges at 400, 700, 1200; clips and points on a side."""
     assert [hinge_count(w) for w in (200, 400, 401, 700, 1200)] == [2, 2, 3, 3, 5]
     assert [clip_count(x) for x in (120, 380, 530, 900)] == [2, 3, 4, 6]
-    assert [point_count(x) for x in (150, 350, 475)] == [2, 3, 4]
+    assert [point_count(x) for x in (150, 330, 349, 350, 475)] == [2, 2, 2, 3, 4]
 
 
 @given(st.floats(200, 1500), st.floats(200, 1500), st.floats(2, 6))
