@@ -86,7 +86,10 @@ def test_a_dragged_piece_rests_on_what_it_lines_up_with(page: Page, demo: None):
 def test_pieces_that_overlap_are_told_and_one_click_mends_it(page: Page, demo: None):
     open_job(page, JOBS["Bosun's kit"], "sizes")
     expect(verdict(page)).to_contain_text("lies over")
-    page.get_by_role("button", name=re.compile("back to the rule")).first.click()
+    remedy = page.get_by_role("button", name=re.compile("back to the rule")).first
+    expect(remedy).to_be_visible()
+    page.wait_for_load_state("networkidle")  # a plan that is still on its way would take its remedies along
+    remedy.click()
     expect(verdict(page)).not_to_contain_text("netting needle lies over fid")
     saved(page)
 
