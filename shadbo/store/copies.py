@@ -47,7 +47,7 @@ def kept(made: Iterable[dt.datetime], now: dt.datetime) -> set[dt.datetime]:
     """
     whole = sorted(made, reverse=True)
     out = set(whole[:1])
-    for most, of in ((DAYS, "%G-%j"), (WEEKS, "%G-%V"), (MONTHS, "%Y-%m")):
+    for most, of in ((DAYS, "%Y-%j"), (WEEKS, "%G-%V"), (MONTHS, "%Y-%m")):
         newest: dict[str, dt.datetime] = {}
         for at in whole:
             if at <= now:

@@ -34,8 +34,8 @@ def create_app(database: Engine | None = None, frontend: Path = FRONTEND) -> Fas
     app.state.workshop = None
     problems.install(app)
     app.add_middleware(Bounds)
-    app.add_middleware(Headers)
     app.add_middleware(Requests)
+    app.add_middleware(Headers)
     for part in (house, jobs, lengths, plans, photos, papers, layouts, cutter, stock):
         app.include_router(part.router)
     _serve_api_page(app)

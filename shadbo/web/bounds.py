@@ -15,7 +15,7 @@ from shadbo.web.problems import Problem, answer
 
 HOSTS = "SHADBO_HOSTS"
 """Further names that this installation answers to, with commas between."""
-LOOPBACK = frozenset({"127.0.0.1", "localhost", "::1", "testserver"})
+LOOPBACK = frozenset({"127.0.0.1", "localhost", "::1"})
 MOST_BODY = 21_000_000
 """The largest thing that is taken in is a photograph."""
 WAIT_SECONDS = 20.0
@@ -87,16 +87,25 @@ def foreign(method: str, sent: Sent) -> Problem | None:
     sends says so by its origin.
     """
     host = sent.get("host", "")
-    if (urlsplit(f"//{host}").hostname or "") not in hosts():
+    if _parts(f"//{host}")[0] not in hosts():
         return _problem(421, "This installation does not go by that name")
     if method in READING:
         return None
     origin = sent.get("origin")
-    if origin is not None and urlsplit(origin).netloc.lower() != host.lower():
+    if origin is not None and _parts(origin)[1] != host.lower():
         return _problem(403, "Another site may not write here")
     if sent.get("sec-fetch-site") == "cross-site":
         return _problem(403, "Another site may not write here")
     return None
+
+
+def _parts(address: str) -> tuple[str, str]:
+    """The name that an address goes to, and the same with its port; empty where it cannot be read."""
+    try:
+        parts = urlsplit(address)
+        return parts.hostname or "", parts.netloc.lower()
+    except ValueError:
+        return "", ""
 
 
 def _too_large(sent: Sent) -> Problem | None:

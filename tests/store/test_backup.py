@@ -252,6 +252,16 @@ def test_the_rule_keeps_the_newest_and_few_of_the_old(hours: list[int], more: in
     assert max(stay) in later
 
 
+def test_the_first_days_of_a_year_are_days_of_their_own():
+    """The week that ends a year numbers them with the year before: a copy would have counted as last January's."""
+    made = [dt.datetime(2027, 1, 1, 2, tzinfo=dt.UTC), dt.datetime(2026, 1, 1, 2, tzinfo=dt.UTC)]
+    daily = [dt.datetime(2026, 12, d, 2, tzinfo=dt.UTC) for d in range(20, 32)]
+    stay = kept([*made, *daily], dt.datetime(2027, 1, 2, tzinfo=dt.UTC))
+    assert {made[0], *daily[-6:]} <= stay
+    two = kept([dt.datetime(2027, 1, 2, 2, tzinfo=dt.UTC), *made], dt.datetime(2027, 1, 3, tzinfo=dt.UTC))
+    assert len(two) == 3
+
+
 def test_a_workshop_of_the_demo_is_loaded_once_and_whole(full: str):
     with Session(engine(full)) as session, session.begin():
         assert not Workshops(session).add("netloft", SHOP)

@@ -23,7 +23,7 @@ def database() -> Iterator[tuple[str, Engine]]:
 @pytest.fixture(scope="session")
 def application(database: tuple[str, Engine]) -> Iterator[TestClient]:
     """One application for all tests: it keeps nothing between them that the database does not."""
-    with TestClient(create_app(database[1]), raise_server_exceptions=False) as c:
+    with TestClient(create_app(database[1]), base_url="http://127.0.0.1", raise_server_exceptions=False) as c:
         yield c
 
 

@@ -233,7 +233,7 @@ def test_the_list_says_how_jobs_stand(api, measured):
 
 def test_without_a_database_it_says_so():
     nowhere = create_engine("postgresql+psycopg://nobody@127.0.0.1:9/none", connect_args={"connect_timeout": 1})
-    with TestClient(create_app(nowhere), raise_server_exceptions=False) as client:
+    with TestClient(create_app(nowhere), base_url="http://127.0.0.1", raise_server_exceptions=False) as client:
         for path in ("/api/health", "/api/jobs"):
             answer = client.get(path)
             assert answer.status_code == 503

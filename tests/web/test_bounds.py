@@ -21,14 +21,21 @@ def test_another_name_for_this_address_is_refused(client, monkeypatch):
     assert client.get("/api/health", headers={"Host": "workbench.lan:8777"}).status_code == 200
 
 
+@pytest.mark.parametrize("odd", ["[", "[::1", "a b", "", "://", "[::1]:x", "127.0.0.1:99999999", "%00"])
+def test_a_name_that_cannot_be_read_is_no_name(client, odd: str):
+    assert client.get("/api/health", headers={"Host": odd}).status_code in (200, 421)
+    answer = client.post("/api/stock/undo", json={}, headers={"Origin": f"http://{odd}"})
+    assert answer.status_code == 403
+
+
 def test_another_site_may_not_write(client):
     table = {"content": "type,id,name\n", "headers": {"Content-Type": "text/plain", "Origin": "http://evil.test"}}
     assert client.post("/api/stock/table", **table).status_code == 403
     table["headers"] = {"Content-Type": "text/plain", "Sec-Fetch-Site": "cross-site"}
     assert client.post("/api/stock/table", **table).status_code == 403
-    table["headers"] = {"Content-Type": "text/plain", "Origin": "http://testserver"}
+    table["headers"] = {"Content-Type": "text/plain", "Origin": "http://127.0.0.1"}
     assert client.post("/api/stock/table", **table).status_code == 200
-    table["headers"] = {"Content-Type": "text/plain", "Origin": "http://testserver:81"}
+    table["headers"] = {"Content-Type": "text/plain", "Origin": "http://127.0.0.1:81"}
     assert client.post("/api/stock/table", **table).status_code == 403
     assert client.get("/api/health", headers={"Origin": "http://evil.test"}).status_code == 200
 

@@ -37,9 +37,10 @@ def test_an_error_is_written_down_with_the_id_that_its_answer_carries(folder: Pa
         raise RuntimeError("a fault inside")
 
     app.router.routes.insert(0, app.router.routes.pop())
-    client = TestClient(app, raise_server_exceptions=False)
+    client = TestClient(app, base_url="http://127.0.0.1", raise_server_exceptions=False)
     answer = client.get("/api/broken/here?owner=Hilde+Marsh")
     assert answer.status_code == 500
+    assert answer.headers["Content-Security-Policy"], "with the headers of every other answer"
     told = [x for x in lines(folder) if x["request"] == answer.headers["X-Request-Id"]]
     assert any("a fault inside" in x.get("error", "") for x in told)
     assert any("/api/broken/here 500" in x["says"] for x in told)
