@@ -13,6 +13,7 @@ from shadbo.core.displays.rabbeted.spacers import spacer_slabs
 from shadbo.core.drawing.board import draw_ladder
 from shadbo.core.drawing.edge import edge_scene
 from shadbo.core.drawing.scene import Shape
+from shadbo.core.shop.boards import SpacerStock
 from shadbo.core.stations import stations
 from tests.flat import SHOP, detail, gathered, job, plan, sized, value
 from tests.making import codes, length
@@ -152,3 +153,15 @@ def test_another_kind_keeps_what_both_kinds_have():
     assert changed.desk.job.pieces[0].detail.kind == "puzzle"
     assert changed.desk.job.pieces[0].detail.width_top.mm == 300
     assert [a.label for a in changed.asks] == ["thickness, at its thickest"]
+
+
+def test_a_spacer_of_two_heights_is_told_and_judged_by_both():
+    shop = SHOP.model_copy(update={"stock": SHOP.stock.model_copy(update={"spacers": (
+        SpacerStock(id="high", name="high 13", height_mm=13, thick_mm=4, price_per_m=2),
+        SpacerStock(id="wide", name="wide 3", height_mm=3, thick_mm=30, price_per_m=1),
+    )})})  # fmt: skip
+    deep = gathered("shadow box", {"detail": sized("keepsake", 200, 150, depth=36)})
+    p = plan(deep, shop=shop)
+    rows = {q.label: q.value.mm for s in stations(p) for q in s.questions if q.value is not None}
+    assert (rows["Spacers"], rows["Spacers, more"]) == ("39 mm", "3 mm")
+    assert codes(p).get("spacer.shows") == "caution", "the wider one shows"

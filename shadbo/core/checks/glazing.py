@@ -95,7 +95,9 @@ def spacer_shows(look: Look) -> Iterator[Finding]:
     """A spacer wider than the lip hides."""
     if look.spacers is None or look.fit is None:
         return
-    thick, lip = look.spacers.thick, look.fit.lip
+    lip = look.fit.lip
+    strips = [x for x in (look.spacers.thick, look.spacers.second) if x is not None]
+    thick = max(strips, key=lambda x: x.value)
     stuck = look.decided(look.levers.spacer_held) == "adhesive strip"
     room = max(look.fit.allowance[a].value for a in ("width", "height"))
     hidden = lip.value - 1 - (room if stuck else 0)
@@ -114,7 +116,7 @@ def spacer_shows(look: Look) -> Iterator[Finding]:
         "depth",
         look.say("{} of the spacer show inside the lip", Mm(thick.value - hidden, "up")),
         look.say("it is {} wide, and {} stay hidden", thick, Mm(hidden)),
-        keys=("spacer.thick", "profile.lip"),
+        keys=(thick.key, "profile.lip"),
         proposals=tuple(proposals),
     )
 

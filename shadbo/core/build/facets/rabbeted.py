@@ -92,9 +92,10 @@ class Air(Facet):
 
 @dataclass(frozen=True, slots=True)
 class Spacers(Facet):
-    """Spacers under the lip."""
+    """Spacers under the lip: the width of a strip, and of those of another height on top of it."""
 
     thick: Quantity = keyed("spacer.thick")
+    second: Quantity | None = keyed("spacer_2.thick")
 
 
 @dataclass(frozen=True, slots=True)

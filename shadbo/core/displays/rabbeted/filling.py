@@ -3,7 +3,7 @@
 from collections.abc import Callable, Sequence
 
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted.slabs import BACKING, HATCH, Slab
+from shadbo.core.displays.rabbeted.slabs import BACKING, HATCH, Slab, second_of
 from shadbo.core.sheet.quantity import DUST
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.boards import SheetKind, SheetStock
@@ -25,7 +25,7 @@ def piled(
     ``rank`` orders piles, given what they cost a square metre; the least is taken. Boards that are kept with the
     job are the only ones then.
     """
-    roles = (id_, f"{id_}_2")
+    roles = (id_, second_of(id_))
     kept = [(role, x) for role in roles if (x := desk.known(SHEETS, role, None)) is not None]
     stock = [x for _, x in kept] or list(boards)
 

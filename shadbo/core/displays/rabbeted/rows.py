@@ -8,6 +8,7 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import moulding_row, mount_row, sheet_row, size_text, told_line, yes_no
 from shadbo.core.displays.rabbeted.joints import joint_questions
 from shadbo.core.displays.rabbeted.options import FrameOptions, GlazedOptions
+from shadbo.core.displays.rabbeted.slabs import second_of
 from shadbo.core.findings import StationName
 from shadbo.core.season import seasons
 from shadbo.core.words.words import Mm, say
@@ -114,7 +115,7 @@ def _depth(desk: Desk, assembly: Assembly, at: str, options: FrameOptions, conta
                 )
             )
         if "stack.spacer" in desk.sheet:
-            rows += told_line(desk, "stack.spacer", "Spacers", _name(assembly, "spacer"))
+            rows += _piled(desk, assembly, "spacer", "Spacers")
             held = options.spacer_held or "by friction"
             choices = [Choice(w, w, picked=w == held) for w in ("by friction", "adhesive strip")]
             rows.append(
@@ -142,8 +143,7 @@ def _depth(desk: Desk, assembly: Assembly, at: str, options: FrameOptions, conta
     if "clip.offset" not in desk.sheet:
         rows += told_line(desk, "depth.needed", "Rabbet needed", "with room for the fasteners")
     rows.append(pin_row(desk, "frame.rabbet_depth", "Rabbet depth as made"))
-    if "stack.filler" in desk.sheet:
-        rows += told_line(desk, "stack.filler", "Filled with", _name(assembly, "packer"))
+    rows += _piled(desk, assembly, "filler", "Filled with")
     if "clip.offset" not in desk.sheet:
         rows += told_line(desk, "depth.left", "Over")
     rows.append(length_row(desk, f"{at}/extension", "Rabbet extension strips", options.extension, None, "none"))
@@ -156,6 +156,13 @@ def _depth(desk: Desk, assembly: Assembly, at: str, options: FrameOptions, conta
     )
     rows.append(choice_row(f"{at}/back", "Back closed with", choices, options.back is not None, why))
     return rows
+
+
+def _piled(desk: Desk, assembly: Assembly, layer: str, label: str) -> list[Question]:
+    """A line for each thickness that a pile is made of, with what of."""
+    names = {p.id: p.name for p in assembly.parts}
+    roles = ((layer, label), (second_of(layer), f"{label}, more"))
+    return [x for role, said in roles for x in told_line(desk, f"stack.{role}", said, names.get(role, ""))]
 
 
 def _name(assembly: Assembly, role: str) -> str:

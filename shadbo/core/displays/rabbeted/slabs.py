@@ -159,6 +159,11 @@ def air_needed(
     return s.let("air.needed", "air in front of the piece, at least", clear)
 
 
+def second_of(role: str) -> str:
+    """The role under which a pile keeps what is of its second thickness."""
+    return f"{role}_2"
+
+
 def together(slabs: Sequence[Slab]) -> Quantity:
     """How thick layers are together."""
     total = slabs[0].thick

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 from shadbo.core.decisions.levers import Lever
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted.slabs import HATCH, Slab
+from shadbo.core.displays.rabbeted.slabs import HATCH, Slab, second_of
 from shadbo.core.sheet.quantity import DUST
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.boards import SheetStock, SpacerStock
@@ -22,7 +22,7 @@ def spacer_slabs(desk: Desk, needed_mm: float, id_: str = "spacer") -> list[Slab
     """
     if needed_mm <= DUST:
         return []
-    roles = (id_, f"{id_}_2")
+    roles = (id_, second_of(id_))
     known = [desk.known(SPACERS, roles[0], desk.levers.spacer), desk.known(SPACERS, roles[1], None)]
     if desk.levers.spacer is not None and desk.levers.spacer.of(desk.job) is not None:
         known[1] = None

@@ -18,6 +18,7 @@ from shadbo.core.displays.rabbeted.slabs import (
     piece_slab,
     slab,
     spare_depth,
+    together,
 )
 from shadbo.core.displays.rabbeted.spacers import spacer_slabs
 from shadbo.core.displays.rabbeted.strainer import strainer_slab
@@ -81,7 +82,7 @@ class WindowMat(OnePiece):
             slab(desk, "board", board.name, "board", board),
             slab(desk, "backing", backing.name, "backing", backing),
         ]
-        s.let("air.made", "air in front of the piece", _sum(desk, [x for x in slabs if x.role in ("mat", "spacer")]))
+        s.let("air.made", "air in front of the piece", together([x for x in slabs if x.role in ("mat", "spacer")]))
         slabs += strainer_slab(desk, options)
         depth = depth_needed(desk, slabs).value
         frame = frame_round(desk, options, wanted, depth, glazing.kind == "acrylic")
@@ -111,13 +112,6 @@ class WindowMat(OnePiece):
         if assembly is None:
             return own
         return merged(own, package_questions(desk, assembly, HOME.at, HOME.of(desk.job)))
-
-
-def _sum(desk: Desk, slabs: list[Slab]) -> Quantity:
-    total = desk.sheet.number(0, MM)
-    for layer in slabs:
-        total = total + layer.thick
-    return total
 
 
 def _window(desk: Desk, o: MatOptions, flat: FlatSums) -> tuple[Quantity, Quantity]:
