@@ -158,6 +158,6 @@ stop_postgres() {
   [ -z "${PG_USED:-}" ] || flock -u "$PG_USED"
   exec {PG_LAST}>"$VAR/$name.used"
   flock -xn "$PG_LAST" || return 0
-  bin=$(pg_bin_for "$home/data")
+  bin=$(pg_bin_for "$home/data" 2>/dev/null) || return 0  # a folder that was refused has no server of ours
   as_pg "$bin/pg_ctl" -D "$home/data" -m fast -w stop >/dev/null 2>&1 || true
 }

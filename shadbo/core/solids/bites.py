@@ -68,7 +68,7 @@ class Bite:
 
 def bites(space: Space) -> list[Bite]:
     """Every fixing that misses what it is to hold, or goes into what it must not touch."""
-    bite = space.told("bites")
+    bite = space.told(lambda b: b.bites)
     may = space.near & (space.shared[:, :, 2] > 0) & bite[:, None] & ~bite
     deep: dict[int, dict[int, float]] = {}
     for i, j in np.argwhere(may).tolist():

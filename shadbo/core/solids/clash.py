@@ -28,7 +28,8 @@ def clashes(space: Space) -> list[Clash]:
 
     Boxes are compared first; most pairs end there. Outlines with holes or slants are cut by a geometry library.
     """
-    fixed, laid, bite, gives = (space.told(what) for what in ("fixed", "laid", "bites", "gives"))
+    fixed, laid = space.told(lambda b: b.fixed), space.told(lambda b: b.laid)
+    bite, gives = space.told(lambda b: b.bites), space.told(lambda b: b.gives)
     may = space.near & (space.shared[:, :, 2] > EPS_MM) & (space.owner[:, None] < space.owner)
     may &= ~(gives[:, None] | gives)
     may &= ~(fixed[:, None] & fixed) & ~(laid[:, None] & laid) & (bite[:, None] == bite)

@@ -32,8 +32,8 @@ def loose(space: Space, ties: Iterable[Tie]) -> list[Loose]:
     air, or by lying pressed, in a stack, between two things; either way by what it is tied to. Screws and dowels
     are not asked; points and clips, fixed to their rails, are things that others lie against.
     """
-    fixed = space.told("fixed") | space.told("stops")
-    rest = space.told("bites") & ~fixed
+    fixed = space.told(lambda b: b.fixed or b.stops)
+    rest = space.told(lambda b: b.bites) & ~fixed
     there = ~((rest | fixed)[:, None] | rest) & (space.owner[:, None] != space.owner)
     flat = there & space.near
     lies: dict[Way, Stops] = {

@@ -1,6 +1,6 @@
 """Where bodies stand to one another: the boxes of all their prisms compared in one go, outlines only where asked."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 
 import numpy as np
 from shapely import Polygon
@@ -60,9 +60,9 @@ class Space:
                     )
         return out
 
-    def told(self, what: str) -> np.ndarray:
-        """One yes or no of each prism's body, by the name of its field."""
-        said = np.array([bool(getattr(b, what)) for b in self.bodies], dtype=bool)
+    def told(self, asks: Callable[[Body], bool]) -> np.ndarray:
+        """One yes or no for each prism, of its body."""
+        said = np.array([asks(b) for b in self.bodies], dtype=bool)
         out: np.ndarray = said[self.owner] if len(self.bodies) else np.zeros(0, dtype=bool)
         return out
 
