@@ -99,7 +99,8 @@ def slab_bodies(
             continue
         ring = centred(*size)
         holes = holes_of(layer, size, windows)
-        out.append(Body(layer.id, name, layer.hatch, (Prism(ring, z0, z1, holes),), layer.id, short=layer.name))
+        out.append(Body(layer.id, name, layer.hatch, (Prism(ring, z0, z1, holes),), layer.id, short=layer.name,
+                        enters=layer.enters))  # fmt: skip
     return out
 
 

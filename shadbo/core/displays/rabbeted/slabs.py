@@ -12,6 +12,7 @@ from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import ACID_FREE, SheetKind, SheetStock
 from shadbo.core.shop.kept import SHEETS
 from shadbo.core.shop.materials import PlainStock
+from shadbo.core.solids.body import Enters
 from shadbo.core.sums.plate import sag_mm
 
 HATCH: dict[str, Hatch] = {
@@ -35,7 +36,7 @@ class Slab:
     """One layer. ``starts_mm`` is how far its edge lies inside the package's; a ring ends after ``ring_mm``.
 
     ``one`` is the name of one of several strips, ``bar`` the stock of a strainer. ``wrapped``: it reaches to the
-    package's edge, whatever of it is measured and seen.
+    package's edge, whatever of it is measured and seen. ``enters`` is how it gets there.
     """
 
     id: str
@@ -55,6 +56,7 @@ class Slab:
     wrapped: bool = False
     one: str = ""
     bar: PlainStock | None = None
+    enters: Enters = "from behind"
 
     @property
     def kg_per_m2(self) -> float:

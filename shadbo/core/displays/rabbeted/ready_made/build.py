@@ -1,7 +1,5 @@
 """Adapted ready-made box frame: measured as bought; glass used or left out, inner board cut down, packers added."""
 
-from dataclasses import replace
-
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import care, choice_row, reading_row, told
 from shadbo.core.build.assembly import Assembly, Part
@@ -40,8 +38,6 @@ from shadbo.core.sums.border import hinge_count
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.words.words import both, say, sizes
 
-SLOTTED = ("glazing", "glass_packer")
-"""What lies in the bought frame's own slot, where its maker's glass went in."""
 MOUNTS = {
     "paper": ("linen hinges", "corners", "tape all round"),
     "puzzle": ("tape across the back", "spray adhesive", "sink"),
@@ -113,7 +109,6 @@ class ReadyMade(OnePiece):
         )
         parts += beside.parts
         layered = slab_bodies(s, slabs, begins, (board_w.value, board_h.value))
-        layered = [replace(b, enters="made with the frame") if b.id in SLOTTED else b for b in layered]
         bodies = [*box_bodies(box), *layered, *beside.bodies]
         wall = s.let("rail.back_wall", "wall at the back", s.pick("largest", box.wall, s.number(6, MM)))
         room_end = LIP_THICK_MM + box.room.value

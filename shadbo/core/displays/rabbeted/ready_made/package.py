@@ -44,12 +44,14 @@ def box_slabs(
                     ring_mm=12.0,
                     size=slot,
                     note="no thinner and no thicker",
+                    enters="made with the frame",
                 )
             )
     else:
         thick = s.let("stack.glazing", "glass of the frame", box.glass)
         pane = GLASS.model_copy(update={"thick_mm": box.glass.value, "price_per_m2": 0.0})
-        slabs.append(Slab("glazing", "its glass", "glazing", thick, "glass", pane, cut=False, size=slot))
+        slabs.append(Slab("glazing", "its glass", "glazing", thick, "glass", pane, cut=False, size=slot,
+                          enters="made with the frame"))  # fmt: skip
         least = p.air_textile_mm if kind == "needlework" else p.air_paper_mm
         needed = air_needed(desk, facts, size, pane, least, False)
         spacers = spacer_slabs(desk, needed.value)
