@@ -8,6 +8,7 @@ const SAVING_MS = 20_000;
 function patient(request: Request): Promise<Response> {
   const saving =
     request.method !== "GET" && /\/(edits|undo|redo|revisions\/\d+)$/.test(new URL(request.url).pathname);
+  if (!AbortSignal.any) return fetch(request); // an older tablet waits as long as its browser does
   const late = AbortSignal.timeout(saving ? SAVING_MS : PATIENCE_MS);
   return fetch(request, { signal: AbortSignal.any([request.signal, late]) });
 }
