@@ -9,6 +9,7 @@ import urllib.request
 from pathlib import Path
 
 from shadbo.store.database import VARIABLE
+from shadbo.web.variables import UNLOCKED
 
 LOG = Path(__file__).parents[1] / "var" / "log"
 
@@ -49,7 +50,7 @@ class Server:
                     "--processes",
                     str(self.processes),
                 ],
-                env={**os.environ, **self.environment, VARIABLE: self.database_url},
+                env={**os.environ, UNLOCKED: "yes", **self.environment, VARIABLE: self.database_url},
                 stdout=out,
                 stderr=out,
             )

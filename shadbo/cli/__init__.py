@@ -10,6 +10,7 @@ from pydantic import ValidationError
 
 from shadbo.cli.keeping import add_commands
 from shadbo.cli.notices import add_command
+from shadbo.cli.serving import add_serving
 from shadbo.core.advise import advise
 from shadbo.core.job.job import Job
 from shadbo.core.shop.shop import Shop
@@ -38,10 +39,6 @@ def _parser() -> argparse.ArgumentParser:
     schema = commands.add_parser("schema", help="the JSON Schema of the job file, or of a plan's solids")
     schema.add_argument("of", nargs="?", choices=("job", "solids"), default="job")
     schema.set_defaults(run=_schema)
-    serve = commands.add_parser("serve", help="serve the application on loopback")
-    serve.add_argument("--port", type=int, default=8777)
-    serve.add_argument("--processes", type=int, default=0, help="how many serve; 0 is one a core")
-    serve.set_defaults(run=_serve)
     cutter = commands.add_parser("cutter", help="serve the mat cutter's stand-in on loopback")
     cutter.add_argument("--port", type=int, default=8778)
     cutter.add_argument("--pace", type=float, default=1.0, help="how many times quicker than a machine it cuts")
@@ -56,6 +53,7 @@ def _parser() -> argparse.ArgumentParser:
     demo.set_defaults(run=_demo)
     add_commands(commands)
     add_command(commands)
+    add_serving(commands)
     api = commands.add_parser("openapi", help="the OpenAPI document of the server")
     api.set_defaults(run=_openapi)
     return parser
@@ -126,16 +124,6 @@ def _refuse(message: str) -> int:
 def _schema(args: argparse.Namespace) -> int:
     schema = job_file.schema() if args.of == "job" else solids_schema()
     print(json.dumps(schema, ensure_ascii=False, indent=2))
-    return 0
-
-
-def _serve(args: argparse.Namespace) -> int:
-    from shadbo.web.serve import cores, serve
-
-    if args.processes < 0:
-        return _refuse("--processes: found less than none; expected 0 for one a core, or how many")
-    print(f"Shadbo is at http://127.0.0.1:{args.port}", flush=True)
-    serve(args.port, args.processes or cores())
     return 0
 
 

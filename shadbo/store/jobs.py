@@ -23,11 +23,12 @@ from shadbo.store.shops import row_mark, shop_as_of
 
 
 class Jobs:
-    """Jobs of one workshop, within one transaction of the caller's session."""
+    """Jobs of one workshop, within one transaction of the caller's session; ``who`` stands in what is changed."""
 
-    def __init__(self, session: Session, workshop_id: str) -> None:
+    def __init__(self, session: Session, workshop_id: str, who: str = "") -> None:
         self._session = session
         self._workshop_id = workshop_id
+        self._who = who
 
     def shop(self) -> Shop:
         """The workshop's own practice and stock. LookupError when there is no such workshop."""
@@ -36,7 +37,7 @@ class Jobs:
             raise LookupError(f"no workshop “{self._workshop_id}”")
         return Shop.model_validate(row.shop)
 
-    def make(self, job: Job, edit_id: str, who: str = "") -> Kept:
+    def make(self, job: Job, edit_id: str) -> Kept:
         """A new job with the next number; the same edit id again gives the same job."""
         again = self._session.scalars(self._mine().where(JobRow.made_by_edit == edit_id)).first()
         if again is not None:
@@ -54,7 +55,7 @@ class Jobs:
         self._write(row, job, plan, shop)
         self._session.add(row)
         self._session.flush()
-        self._remember(row, "made", None, edit_id, [], [], who)
+        self._remember(row, "made", None, edit_id, [], [])
         return self._kept(row)
 
     def get(self, job_id: int) -> Kept:
@@ -77,6 +78,10 @@ class Jobs:
             raise NoSuchJob(f"there is no job {job_id}")
         return found[0], apply_to(upgrade(found[1]), edits)[0], shop_as_of(self._session, self._workshop_id, found[2])
 
+    def let_go(self) -> None:
+        """Give the connection back: what follows is computed, and reads nothing more."""
+        self._session.commit()
+
     def find(self, words: str = "", state: str = "", limit: int = 200) -> list[Listed]:
         """Jobs by words in title, owner or number, what is due first on top."""
         self._follow_the_shop()
@@ -95,24 +100,24 @@ class Jobs:
             for r in self._session.scalars(query)
         ]
 
-    def save(self, job_id: int, version: int, edits: Sequence[Edit], edit_id: str, who: str = "") -> Kept:
+    def save(self, job_id: int, version: int, edits: Sequence[Edit], edit_id: str) -> Kept:
         """Apply edits made on ``version``. A known edit id changes nothing; a stale version raises Stale."""
         row = self._row(job_id, lock=True)
         if self._known(job_id, edit_id):
             return self._kept(row)
         if version != row.version:
             raise self._stale(row, version, edits)
-        return self._advance(row, "edit", None, list(edits), edit_id, who)
+        return self._advance(row, "edit", None, list(edits), edit_id)
 
-    def undo(self, job_id: int, edit_id: str, who: str = "", version: int | None = None) -> Kept:
+    def undo(self, job_id: int, edit_id: str, version: int | None = None) -> Kept:
         """Take back the last change that still stands, as a new revision. Raises Stale on another ``version``."""
-        return self._step(job_id, "undo", edit_id, who, version)
+        return self._step(job_id, "undo", edit_id, version)
 
-    def redo(self, job_id: int, edit_id: str, who: str = "", version: int | None = None) -> Kept:
+    def redo(self, job_id: int, edit_id: str, version: int | None = None) -> Kept:
         """Bring back the last change that was undone, as a new revision. Raises Stale on another ``version``."""
-        return self._step(job_id, "redo", edit_id, who, version)
+        return self._step(job_id, "redo", edit_id, version)
 
-    def go_back(self, job_id: int, to_version: int, edit_id: str, who: str = "") -> Kept:
+    def go_back(self, job_id: int, to_version: int, edit_id: str) -> Kept:
         """Make an earlier revision the newest one."""
         row = self._row(job_id, lock=True)
         if self._known(job_id, edit_id):
@@ -125,7 +130,7 @@ class Jobs:
         marks = ("format", "version")
         names = [n for n in {**before, **target} if n not in marks and before.get(n) != target.get(n)]
         edits = [Edit(at=n, to=target.get(n)) for n in names]
-        return self._advance(row, "back", to_version, edits, edit_id, who)
+        return self._advance(row, "back", to_version, edits, edit_id)
 
     def revisions(self, job_id: int) -> list[Revision]:
         """Every revision, the newest first."""
@@ -165,7 +170,7 @@ class Jobs:
         rows = self._session.execute(query.order_by(RevisionRow.version))
         return undoable([Past(v, cast(Kind, k), of) for v, k, of in rows])
 
-    def _step(self, job_id: int, kind: Kind, edit_id: str, who: str, version: int | None) -> Kept:
+    def _step(self, job_id: int, kind: Kind, edit_id: str, version: int | None) -> Kept:
         row = self._row(job_id, lock=True)
         if self._known(job_id, edit_id):
             return self._kept(row)
@@ -177,11 +182,9 @@ class Jobs:
             raise NothingToUndo(f"nothing to {kind}")
         past = self._session.get_one(RevisionRow, (self._workshop_id, job_id, target))
         edits = [Edit.model_validate(e) for e in (past.inverse if kind == "undo" else past.edits)]
-        return self._advance(row, kind, target, edits, edit_id, who)
+        return self._advance(row, kind, target, edits, edit_id)
 
-    def _advance(
-        self, row: JobRow, kind: Kind, of_version: int | None, edits: list[Edit], edit_id: str, who: str
-    ) -> Kept:
+    def _advance(self, row: JobRow, kind: Kind, of_version: int | None, edits: list[Edit], edit_id: str) -> Kept:
         before, shop = _job(row.document), self.shop()
         if kind == "edit":
             done = change(before, edits, shop)
@@ -193,7 +196,7 @@ class Jobs:
         row.version += 1
         self._write(row, after, plan, shop)
         self._session.flush()
-        self._remember(row, kind, of_version, edit_id, edits, inverse, who)
+        self._remember(row, kind, of_version, edit_id, edits, inverse)
         return self._kept(row)
 
     def _write(self, row: JobRow, job: Job, plan: Plan | None, shop: Shop) -> None:
@@ -218,7 +221,6 @@ class Jobs:
         edit_id: str,
         edits: Sequence[Edit],
         inverse: Sequence[Edit],
-        who: str,
     ) -> None:
         self._session.add(
             RevisionRow(
@@ -231,7 +233,7 @@ class Jobs:
                 edits=[e.model_dump(mode="json") for e in edits],
                 inverse=[e.model_dump(mode="json") for e in inverse],
                 document=row.document,
-                who=who,
+                who=self._who,
             )
         )
         self._session.flush()

@@ -49,19 +49,26 @@ class Workshops:
         """The workshop that a single-workshop installation serves."""
         return self._session.scalars(select(WorkshopRow.id).order_by(WorkshopRow.id)).first()
 
-    def restock(
-        self, workshop_id: str, change: Callable[[Stock], tuple[Stock, str]], edit_id: str, who: str = ""
-    ) -> Shop:
+
+class Stockroom:
+    """The stock of one workshop: changed under a lock, told of, taken back; ``who`` stands in what is changed."""
+
+    def __init__(self, session: Session, workshop_id: str, who: str = "") -> None:
+        self._session = session
+        self._workshop_id = workshop_id
+        self._who = who
+
+    def restock(self, change: Callable[[Stock], tuple[Stock, str]], edit_id: str) -> Shop:
         """Change the stock as it is by then, under a lock; its practice stays. A known edit id changes nothing.
 
         ``change`` gives the stock after it, and what it did in words. LookupError when there is no such workshop.
         """
-        row = self._locked(workshop_id)
+        row = self._locked()
         before = Shop.model_validate(row.shop)
-        if self._known(workshop_id, edit_id):
+        if self._known(edit_id):
             return before
         stock, says = change(before.stock)
-        last = self._last(workshop_id) or self._remember(
+        last = self._last() or self._remember(
             row,
             ShopRevisionRow(
                 version=1, state_of=1, before=None, kind="found", edit_id="found", says="as it was", who=""
@@ -79,22 +86,22 @@ class Workshops:
                 kind="changed",
                 edit_id=edit_id,
                 says=says,
-                who=who,
+                who=self._who,
             ),
         )
         return after
 
-    def undo(self, workshop_id: str, version: int, edit_id: str, who: str = "") -> None:
+    def undo(self, version: int, edit_id: str) -> None:
         """Bring back the shop before its last change. Stale where it was changed since ``version``."""
-        row = self._locked(workshop_id)
-        if self._known(workshop_id, edit_id):
+        row = self._locked()
+        if self._known(edit_id):
             return
-        last = self._last(workshop_id)
-        if last is None or (now := self._revision(workshop_id, last.state_of)).before is None:
+        last = self._last()
+        if last is None or (now := self._revision(last.state_of)).before is None:
             raise NothingToUndo("the stock is as it was found: nothing to take back")
         if last.version != version:
             raise StockChanged(last.version)
-        back = self._revision(workshop_id, now.before)
+        back = self._revision(now.before)
         row.shop = back.shop
         self._remember(
             row,
@@ -105,16 +112,16 @@ class Workshops:
                 kind="undone",
                 edit_id=edit_id,
                 says=f"taken back: {now.says}",
-                who=who,
+                who=self._who,
             ),
         )
 
-    def changes(self, workshop_id: str, limit: int = 30) -> list[ShopChange]:
+    def changes(self, limit: int = 30) -> list[ShopChange]:
         """What was done to the stock, the newest first; only the newest can be taken back."""
-        rows = self._session.scalars(self._mine(workshop_id).limit(limit)).all()
+        rows = self._session.scalars(self._mine().limit(limit)).all()
         if not rows:
             return []
-        now = self._revision(workshop_id, rows[0].state_of)
+        now = self._revision(rows[0].state_of)
         last = now.says if now.before is not None else ""
         return [
             ShopChange(r.version, r.kind, r.says, r.who, r.at, last if r is rows[0] else "")
@@ -122,24 +129,24 @@ class Workshops:
             if r.kind != "found"
         ]
 
-    def _locked(self, workshop_id: str) -> WorkshopRow:
-        row = self._session.get(WorkshopRow, workshop_id, with_for_update=True, populate_existing=True)
+    def _locked(self) -> WorkshopRow:
+        row = self._session.get(WorkshopRow, self._workshop_id, with_for_update=True, populate_existing=True)
         if row is None:
-            raise LookupError(f"no workshop “{workshop_id}”")
+            raise LookupError(f"no workshop “{self._workshop_id}”")
         return row
 
-    def _mine(self, workshop_id: str) -> Select[ShopRevisionRow]:
-        mine = ShopRevisionRow.workshop_id == workshop_id
+    def _mine(self) -> Select[ShopRevisionRow]:
+        mine = ShopRevisionRow.workshop_id == self._workshop_id
         return select(ShopRevisionRow).where(mine).order_by(ShopRevisionRow.version.desc())
 
-    def _last(self, workshop_id: str) -> ShopRevisionRow | None:
-        return self._session.scalars(self._mine(workshop_id).limit(1)).first()
+    def _last(self) -> ShopRevisionRow | None:
+        return self._session.scalars(self._mine().limit(1)).first()
 
-    def _revision(self, workshop_id: str, version: int | None) -> ShopRevisionRow:
-        return self._session.scalars(self._mine(workshop_id).where(ShopRevisionRow.version == version)).one()
+    def _revision(self, version: int | None) -> ShopRevisionRow:
+        return self._session.scalars(self._mine().where(ShopRevisionRow.version == version)).one()
 
-    def _known(self, workshop_id: str, edit_id: str) -> bool:
-        mine = self._mine(workshop_id).where(ShopRevisionRow.edit_id == edit_id)
+    def _known(self, edit_id: str) -> bool:
+        mine = self._mine().where(ShopRevisionRow.edit_id == edit_id)
         return self._session.scalars(mine).first() is not None
 
     def _remember(self, row: WorkshopRow, revision: ShopRevisionRow) -> ShopRevisionRow:

@@ -16,27 +16,31 @@ from shadbo.web.api_page import STYLE, api_page
 from shadbo.web.bounds import Bounds
 from shadbo.web.headers import Headers
 from shadbo.web.logs import Requests
-from shadbo.web.routers import cutter, house, jobs, layouts, lengths, papers, photos, plans, stock
+from shadbo.web.routers import cutter, doors, house, jobs, layouts, lengths, papers, people, photos, plans, stock
+from shadbo.web.variables import UNLOCKED
 
 METHODS = ("GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS", "TRACE")
 ALL = ("/api/{path:path}", "/{path:path}")
 FRONTEND = Path(__file__).parents[2] / "frontend" / "dist"
 
 
-def create_app(database: Engine | None = None, frontend: Path = FRONTEND) -> FastAPI:
-    """An application on the given database, or on the one that the environment names."""
+def create_app(database: Engine | None = None, frontend: Path = FRONTEND, unlocked: bool | None = None) -> FastAPI:
+    """An application on the given database, or on the one that the environment names.
+
+    An ``unlocked`` house serves whoever comes as the owner of its first workshop; the environment says where it is.
+    """
     app = FastAPI(
         title="Shadbo", version=version("shadbo"), docs_url=None, redoc_url=None, openapi_url="/api/openapi.json"
     )
     if database is None and os.environ.get(VARIABLE):
         database = engine()
     app.state.engine = database
-    app.state.workshop = None
+    app.state.unlocked = os.environ.get(UNLOCKED) == "yes" if unlocked is None else unlocked
     problems.install(app)
     app.add_middleware(Bounds)
     app.add_middleware(Requests)
     app.add_middleware(Headers)
-    for part in (house, jobs, lengths, plans, photos, papers, layouts, cutter, stock):
+    for part in (house, doors, people, jobs, lengths, plans, photos, papers, layouts, cutter, stock):
         app.include_router(part.router)
     _serve_api_page(app)
     _serve_nothing(app)

@@ -12,9 +12,8 @@ from starlette.exceptions import HTTPException
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from shadbo.web.problems import Problem, answer
+from shadbo.web.variables import HOSTS
 
-HOSTS = "SHADBO_HOSTS"
-"""Further names that this installation answers to, with commas between."""
 LOOPBACK = frozenset({"127.0.0.1", "localhost", "::1"})
 MOST_BODY = 21_000_000
 """The largest thing that is taken in is a photograph."""

@@ -1,16 +1,19 @@
-"""What routers depend on: a session for the request, the workshop, its jobs."""
+"""What routers depend on: a session for the request, who comes, the workshop, its jobs."""
 
-from collections.abc import Callable, Iterator
-from dataclasses import dataclass
+from collections.abc import Iterator
 from typing import Annotated
 
 from fastapi import Depends, HTTPException, Request
 from sqlalchemy.orm import Session
 
-from shadbo.core.shop.shop import Shop, Stock
+from shadbo.core.roles import REFUSED, may
+from shadbo.store.entrance import Entered, Entrance, within
 from shadbo.store.jobs import Jobs
+from shadbo.store.people import People
 from shadbo.store.photos import Photos
-from shadbo.store.workshops import ShopChange, Workshops
+from shadbo.store.workshops import Stockroom
+from shadbo.web.cookies import token_of
+from shadbo.web.opens import asked_by
 
 
 def session(request: Request) -> Iterator[Session]:
@@ -22,51 +25,74 @@ def session(request: Request) -> Iterator[Session]:
 SessionDep = Annotated[Session, Depends(session, scope="function")]
 
 
-def _workshop(request: Request, s: Session) -> str:
-    """The workshop that this installation serves. A plain call: a dependency of its own costs a change of thread."""
-    state = request.app.state
-    if state.workshop is None:
-        state.workshop = Workshops(s).first()
-    if state.workshop is None:
-        raise HTTPException(503, "No workshop is set up yet")
-    return str(state.workshop)
+def known(request: Request, s: Session) -> Entered | None:
+    """Who comes: by the token of their device, or at their word where this house has no lock. None for nobody."""
+    token = token_of(request)
+    who = Entrance(s).who(token) if token else None
+    if who is None and request.app.state.unlocked:
+        who = Entrance(s).owner_of_all()
+        if who is None:
+            raise HTTPException(503, "No workshop is set up yet")
+    return who
+
+
+def is_known(request: Request, s: Session) -> bool:
+    """Whether it is someone who works here."""
+    try:
+        return known(request, s) is not None
+    except HTTPException:
+        return False
+
+
+def _enter(request: Request, s: Session) -> Entered:
+    """Let them in, or say why not; from here on the session sees their workshop alone.
+
+    A plain call: a dependency of its own costs a change of thread.
+    """
+    before: Entered | None = getattr(request.state, "entered", None)
+    if before is not None:
+        return before
+    who = known(request, s)
+    if who is None:
+        raise HTTPException(401, "Sign in first")
+    ability = asked_by(request.scope["endpoint"])
+    if ability is None or not may(who.role, ability):
+        what = REFUSED[ability] if ability else "come in here"
+        raise HTTPException(403, f"As {who.role} you may not {what}")
+    within(s, who.workshop_id)
+    request.state.entered = who
+    return who
+
+
+def entered(request: Request, s: SessionDep) -> Entered:
+    """Who is served."""
+    return _enter(request, s)
 
 
 def jobs(request: Request, s: SessionDep) -> Jobs:
-    """The jobs of that workshop."""
-    return Jobs(s, _workshop(request, s))
+    """The jobs of their workshop."""
+    who = _enter(request, s)
+    return Jobs(s, who.workshop_id, who.name)
 
 
 def photos(request: Request, s: SessionDep) -> Photos:
-    """The photographs of that workshop."""
-    return Photos(s, _workshop(request, s))
+    """The photographs of their workshop."""
+    return Photos(s, _enter(request, s).workshop_id)
 
 
-@dataclass(frozen=True, slots=True)
-class Store:
-    """The stock of one workshop: changed under a lock, told of, taken back."""
-
-    workshops: Workshops
-    here: str
-
-    def restock(self, change: Callable[[Stock], tuple[Stock, str]], edit_id: str) -> Shop:
-        """Change it as it is by then."""
-        return self.workshops.restock(self.here, change, edit_id)
-
-    def undo(self, version: int, edit_id: str) -> None:
-        """Take back its last change."""
-        self.workshops.undo(self.here, version, edit_id)
-
-    def changes(self) -> list[ShopChange]:
-        """What was done to it."""
-        return self.workshops.changes(self.here)
+def stockroom(request: Request, s: SessionDep) -> Stockroom:
+    """The stock of their workshop."""
+    who = _enter(request, s)
+    return Stockroom(s, who.workshop_id, who.name)
 
 
-def store(request: Request, s: SessionDep) -> Store:
-    """The stock of that workshop."""
-    return Store(Workshops(s), _workshop(request, s))
+def people(request: Request, s: SessionDep) -> People:
+    """Who works in their workshop."""
+    return People(s, _enter(request, s).workshop_id)
 
 
-StockDep = Annotated[Store, Depends(store, scope="function")]
+EnteredDep = Annotated[Entered, Depends(entered, scope="function")]
+StockDep = Annotated[Stockroom, Depends(stockroom, scope="function")]
 PhotosDep = Annotated[Photos, Depends(photos, scope="function")]
 JobsDep = Annotated[Jobs, Depends(jobs, scope="function")]
+PeopleDep = Annotated[People, Depends(people, scope="function")]

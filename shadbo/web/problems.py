@@ -14,8 +14,11 @@ from starlette.exceptions import HTTPException
 from shadbo.core.decisions.edit import BadEdit
 from shadbo.core.findings import CannotPlan
 from shadbo.files.job_file import BadFile
+from shadbo.store.entrance import TooManyTries
+from shadbo.store.people import BadPerson, NoSuchPerson
 from shadbo.store.photos import NoSuchPhoto, TooManyPhotos
 from shadbo.store.records import NoSuchJob, NothingToUndo, Stale
+from shadbo.store.secrets import BadPassword, Busy
 from shadbo.store.workshops import StockChanged
 
 log = logging.getLogger("shadbo.web")
@@ -52,7 +55,9 @@ class Problem(BaseModel):
 RESPONSES: dict[int | str, dict[str, Any]] = {
     code: {"model": Problem, "description": words, "content": {"application/problem+json": {}}}
     for code, words in (
-        (404, "No such job"),
+        (401, "Not signed in"),
+        (403, "Not for this role"),
+        (404, "Not found"),
         (412, "Changed meanwhile"),
         (422, "Not accepted"),
         (503, "No database"),
@@ -131,6 +136,32 @@ def install(app: FastAPI) -> None:
     def stock_changed(_: Request, bad: StockChanged) -> JSONResponse:
         return answer(Problem(title="Someone else has changed the stock", status=412, detail=str(bad),
                               version=bad.version))  # fmt: skip
+
+    @app.exception_handler(TooManyTries)
+    def too_often(_: Request, bad: TooManyTries) -> JSONResponse:
+        minutes = -(-bad.seconds // 60)
+        told = answer(Problem(title="Too many tries from there", status=429,
+                              detail=f"Try again in {minutes} minute{'s' if minutes > 1 else ''}."))  # fmt: skip
+        told.headers["Retry-After"] = str(bad.seconds)
+        return told
+
+    @app.exception_handler(Busy)
+    def busy(_: Request, bad: Busy) -> JSONResponse:
+        return answer(Problem(title="Too much at once", status=503, detail="Try again in a moment."))
+
+    @app.exception_handler(BadPassword)
+    def bad_password(_: Request, bad: BadPassword) -> JSONResponse:
+        wrong = Wrong(at="password", message=str(bad))
+        return answer(Problem(title="Not a password", status=422, detail=str(bad), errors=[wrong]))
+
+    @app.exception_handler(BadPerson)
+    def bad_person(_: Request, bad: BadPerson) -> JSONResponse:
+        wrong = Wrong(at=bad.at, message=str(bad))
+        return answer(Problem(title="This cannot stand there", status=422, detail=str(bad), errors=[wrong]))
+
+    @app.exception_handler(NoSuchPerson)
+    def no_person(_: Request, bad: NoSuchPerson) -> JSONResponse:
+        return answer(Problem(title="Not found", status=404, detail=str(bad)))
 
     @app.exception_handler(Stale)
     def stale(_: Request, bad: Stale) -> JSONResponse:

@@ -9,8 +9,8 @@ from fastapi import FastAPI
 from shadbo.web.app import create_app
 from shadbo.web.logs import set_up
 from shadbo.web.settle import settle
+from shadbo.web.variables import FIRST_PROCESS
 
-FIRST = "SHADBO_FIRST_PROCESS"
 PR_SET_PDEATHSIG = 1
 """prctl(2) on Linux: the signal that a process gets when the one that started it has died."""
 
@@ -26,6 +26,6 @@ def ready() -> FastAPI:
 def served() -> FastAPI:
     """The same in a process that another has started: it ends at once when the first one has died."""
     ctypes.CDLL(None, use_errno=True).prctl(PR_SET_PDEATHSIG, signal.SIGKILL)
-    if os.getppid() != int(os.environ[FIRST]):
+    if os.getppid() != int(os.environ[FIRST_PROCESS]):
         raise SystemExit("the process that started this one has died already")
     return ready()

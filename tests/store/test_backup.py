@@ -34,8 +34,8 @@ def full():
     with fresh_database("full") as (url, e):
         load(url)
         with Session(e) as session, session.begin():
-            jobs = Jobs(session, "netloft")
-            jobs.save(FIRST, 1, [pin("frame.inside_width.middle", 400)], "an-edit", "an apprentice")
+            jobs = Jobs(session, "netloft", "an apprentice")
+            jobs.save(FIRST, 1, [pin("frame.inside_width.middle", 400)], "an-edit")
         yield url
 
 
@@ -44,7 +44,7 @@ def rows(url: str) -> dict[str, int]:
     try:
         with e.connect() as c:
             return {t: c.execute(text(f"select count(*) from {t}")).scalar_one() for t in
-                    ("workshops", "jobs", "revisions", "photos", "shop_revisions")}  # fmt: skip
+                    ("workshops", "jobs", "revisions", "photos", "shop_revisions", "people")}  # fmt: skip
     finally:
         e.dispose()
 
@@ -72,7 +72,7 @@ def test_a_backup_is_one_moment_while_people_work(full: str, tmp_path: Path):
         n = 0
         while not done.is_set():
             with Session(e) as session, session.begin():
-                Jobs(session, "netloft").make(job(), f"busy-{n}", "busy")
+                Jobs(session, "netloft", "busy").make(job(), f"busy-{n}")
             n += 1
         e.dispose()
 
@@ -164,7 +164,7 @@ def test_data_of_every_earlier_version_comes_in(tmp_path: Path):
             with Session(e) as session, session.begin():
                 jobs = Jobs(session, "old")
                 assert jobs.get(7).job.title == "kept from before"
-                assert jobs.save(7, 1, [pin("rail.width", 500)], "e2", "now").version == 2
+                assert jobs.save(7, 1, [pin("rail.width", 500)], "e2").version == 2
                 assert jobs.undo(7, "e3").version == 3
 
 

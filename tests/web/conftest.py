@@ -2,6 +2,7 @@ from collections.abc import Iterator
 from uuid import uuid4
 
 import pytest
+from fastapi import FastAPI
 from fastapi.testclient import TestClient
 from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
@@ -23,8 +24,13 @@ def database() -> Iterator[tuple[str, Engine]]:
 @pytest.fixture(scope="session")
 def application(database: tuple[str, Engine]) -> Iterator[TestClient]:
     """One application for all tests: it keeps nothing between them that the database does not."""
-    with TestClient(create_app(database[1]), base_url="http://127.0.0.1", raise_server_exceptions=False) as c:
+    with browser(create_app(database[1], unlocked=True)) as c:
         yield c
+
+
+def browser(app: FastAPI) -> TestClient:
+    """A device of its own, with its own cookies."""
+    return TestClient(app, base_url="http://127.0.0.1", raise_server_exceptions=False)
 
 
 def only(database: tuple[str, Engine], the_shop: Shop) -> None:

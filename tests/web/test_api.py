@@ -7,11 +7,11 @@ from pathlib import Path
 
 import pytest
 from sqlalchemy import create_engine
-from starlette.testclient import TestClient
 
 from shadbo.store.copies import VARIABLE as COPIES
 from shadbo.store.database import VARIABLE
 from shadbo.web.app import create_app
+from tests.web.conftest import browser
 
 GAP = "options/floater/gap"
 FRONT = Path(__file__).parents[2] / "frontend"
@@ -233,7 +233,7 @@ def test_the_list_says_how_jobs_stand(api, measured):
 
 def test_without_a_database_it_says_so():
     nowhere = create_engine("postgresql+psycopg://nobody@127.0.0.1:9/none", connect_args={"connect_timeout": 1})
-    with TestClient(create_app(nowhere), base_url="http://127.0.0.1", raise_server_exceptions=False) as client:
+    with browser(create_app(nowhere, unlocked=True)) as client:
         for path in ("/api/health", "/api/jobs"):
             answer = client.get(path)
             assert answer.status_code == 503

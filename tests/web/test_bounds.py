@@ -8,7 +8,8 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from shadbo.web.bounds import HOSTS, MOST_BODY, Body, Refused
+from shadbo.web.bounds import MOST_BODY, Body, Refused
+from shadbo.web.variables import HOSTS
 
 JSON = {"Content-Type": "application/json"}
 

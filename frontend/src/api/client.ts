@@ -13,7 +13,15 @@ function patient(request: Request): Promise<Response> {
   return fetch(request, { signal: AbortSignal.any([request.signal, late]) });
 }
 
+/** Said to the page when the server knows this device no longer. */
+export const OUT = "shadbo:out";
+
 export const api = createClient<paths>({ baseUrl: "/", fetch: patient });
+api.use({
+  onResponse({ response }) {
+    if (response.status === 401) dispatchEvent(new Event(OUT));
+  },
+});
 
 type Schemas = components["schemas"];
 export type Both = Schemas["Both"];
@@ -45,6 +53,10 @@ export type Taken = Schemas["Taken"];
 export type PaperView = Schemas["PaperView"];
 export type Machine = Schemas["Machine"];
 export type Cut = Schemas["Cut"];
+export type Here = Schemas["Here"];
+export type Crew = Schemas["Crew"];
+export type Person = Schemas["Person"];
+export type GivenCode = Schemas["Code"];
 export type Rack = Schemas["Rack"];
 
 /** The server could not be reached, or its database could not: try again later. */
@@ -56,6 +68,9 @@ export class Refused extends Error {
     super(problem.detail || problem.title);
   }
 }
+
+/** Whether a refusal is of the moment, not of what was sent: it is tried again as it is. */
+export const passes = (status: number) => [401, 408, 425, 429].includes(status);
 
 type Answer<T> = { data?: T; error?: unknown; response: Response };
 

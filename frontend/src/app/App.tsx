@@ -1,4 +1,6 @@
 import { BrowserRouter, Route, Routes } from "react-router";
+import { DoorsProvider } from "../doors/here";
+import { PeoplePage } from "../doors/PeoplePage";
 import { JobPage } from "../job/JobPage";
 import { JobList } from "../list/JobList";
 import { StockPage } from "../stock/StockPage";
@@ -7,15 +9,18 @@ import { SystemProvider } from "./system";
 
 export function App() {
   return (
-    <SystemProvider>
-      <BrowserRouter>
-        <Routes>
-          <Route path="/" element={<JobList />} />
-          <Route path="/stock" element={<StockPage />} />
-          <Route path="/jobs/:id" element={<JobPage />} />
-          <Route path="*" element={<Nowhere />} />
-        </Routes>
-      </BrowserRouter>
-    </SystemProvider>
+    <DoorsProvider>
+      <SystemProvider>
+        <BrowserRouter>
+          <Routes>
+            <Route path="/" element={<JobList />} />
+            <Route path="/people" element={<PeoplePage />} />
+            <Route path="/stock" element={<StockPage />} />
+            <Route path="/jobs/:id" element={<JobPage />} />
+            <Route path="*" element={<Nowhere />} />
+          </Routes>
+        </BrowserRouter>
+      </SystemProvider>
+    </DoorsProvider>
   );
 }

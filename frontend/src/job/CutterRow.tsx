@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { api, type Cut, got, type Machine, newId, type Question, Refused, words } from "../api/client";
 import { useMeasures } from "../app/system";
+import { useDoors } from "../doors/here";
 import { Frac } from "../ui/Frac";
 import { useOutbox, useSession } from "./useSession";
 
@@ -12,6 +13,7 @@ export function CutterRow({ q }: { q: Question }) {
   const session = useSession();
   const job = useOutbox((s) => s.job);
   const { say } = useMeasures();
+  const { may } = useDoors();
   const [machine, setMachine] = useState<Machine | null>(null);
   const [cut, setCut] = useState<Cut | null>(null);
   const [trouble, setTrouble] = useState("");
@@ -70,18 +72,20 @@ export function CutterRow({ q }: { q: Question }) {
         Face down, top edge away from you. Hands off while the blade runs.
       </p>
       <div className="flex flex-wrap gap-2 pt-1">
-        {mats.map((sheet) => (
-          <button
-            key={sheet}
-            type="button"
-            className="action disabled:opacity-45"
-            disabled={!machine || busy}
-            onClick={() => void send(sheet)}
-          >
-            {mats.length === 1 ? "Cut the mat" : LABELS[sheet]}
-          </button>
-        ))}
-        {busy && (
+        {!may("cut") && <p className="text-soft">A framer sends it to the machine.</p>}
+        {may("cut") &&
+          mats.map((sheet) => (
+            <button
+              key={sheet}
+              type="button"
+              className="action disabled:opacity-45"
+              disabled={!machine || busy}
+              onClick={() => void send(sheet)}
+            >
+              {mats.length === 1 ? "Cut the mat" : LABELS[sheet]}
+            </button>
+          ))}
+        {busy && may("cut") && (
           <button type="button" className="action font-bold text-stop" onClick={() => void stop()}>
             Stop
           </button>

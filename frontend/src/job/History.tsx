@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import { api, got, type Revision } from "../api/client";
+import { useDoors } from "../doors/here";
 import { timeOf } from "../ui/dates";
 import { useOutbox, useSession } from "./useSession";
 
@@ -14,6 +15,7 @@ const WORDS: Record<string, string> = {
 /** Every saved change, the newest first; any of them can be gone back to. */
 export function History() {
   const session = useSession();
+  const { may } = useDoors();
   const job = useOutbox((s) => s.job);
   const [past, setPast] = useState<Revision[]>([]);
   const version = job?.version;
@@ -36,12 +38,13 @@ export function History() {
             <span className="min-w-0 grow">
               <span className="block">
                 {timeOf(r.at)} · {WORDS[r.kind] ?? r.kind}
+                {r.who && ` · ${r.who}`}
               </span>
               <span className="block truncate text-[15px] text-soft">
                 {r.places.map((p) => p.split("/").at(-1)?.replaceAll("_", " ")).join(", ")}
               </span>
             </span>
-            {r.version !== version && (
+            {r.version !== version && may("plan") && (
               <button type="button" className="action" onClick={() => session.goBack(r.version)}>
                 Go back here
               </button>

@@ -1,6 +1,6 @@
 import { createStore } from "zustand/vanilla";
 import type { Edit, JobView, Problem, System } from "../api/client";
-import { newId, Refused } from "../api/client";
+import { newId, passes, Refused } from "../api/client";
 import type { Draft, Item, Shelf } from "./shelf";
 
 /** Someone else changed the same place: what we wanted there, and what they put. */
@@ -46,9 +46,6 @@ const without = <T>(record: Record<string, T>, at: string) => {
   const { [at]: _, ...rest } = record;
   return rest;
 };
-
-/** Whether a refusal is of the moment, not of what was sent: it is not saved yet, and tried again. */
-const passes = (status: number) => status >= 500 || [401, 408, 425, 429].includes(status);
 
 /** What waits to be saved, in its order: typing, picking, undo and going back are all items of one queue. */
 export class Outbox {
@@ -224,7 +221,8 @@ export class Outbox {
         this.saved(job.version);
         if (item.kind !== "edits") this.changed();
       } catch (e) {
-        if (!(e instanceof Refused) || passes(e.problem.status)) {
+        // A save that fails is "not saved yet", whatever the server stumbled over.
+        if (!(e instanceof Refused) || e.problem.status >= 500 || passes(e.problem.status)) {
           this.lost(e);
           return;
         }

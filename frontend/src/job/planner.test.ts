@@ -90,6 +90,21 @@ describe("the newest plan", () => {
     expect(planner.state.plan).not.toBeNull();
   });
 
+  it("keeps what is typed where the device has to sign in first, and asks again", async () => {
+    vi.useFakeTimers();
+    const { outbox, planner } = made();
+    planner.ask(false);
+    await settled(1);
+    answers = [new Refused(wrong(401, "", "Sign in first"))];
+    outbox.type("title", "x", { at: "title", to: "x" });
+    await settled(2);
+    expect(outbox.state.errors).toEqual({});
+    expect(planner.store.getState().link).toBe("lost");
+    planner.ask(false);
+    await settled(3);
+    expect(asked[2]?.edits).toEqual([{ at: "title", to: "x" }]);
+    vi.useRealTimers();
+  });
   it("forgets a refusal of words that were typed over meanwhile", async () => {
     const { planner, outbox } = made();
     planner.ask(false);

@@ -1,6 +1,6 @@
 import { createStore } from "zustand/vanilla";
 import type { Edit, FindingView, PlanView, Problem, System } from "../api/client";
-import { Refused } from "../api/client";
+import { passes, Refused } from "../api/client";
 import type { ViewStore } from "./look";
 import type { Outbox } from "./outbox";
 
@@ -97,7 +97,7 @@ export class Planner {
         this.store.setState({ trouble: "" });
         if (!this.held) this.after("advice", ADVICE_MS, () => void this.advise());
       } catch (e) {
-        if (e instanceof Refused) await this.refused(e.problem, sent, edits);
+        if (e instanceof Refused && !passes(e.problem.status)) await this.refused(e.problem, sent, edits);
         else this.lost();
       }
     }

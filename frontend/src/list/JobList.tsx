@@ -2,6 +2,8 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, got, type Health, type Listed, newId, plainText, Refused, Unreachable } from "../api/client";
 import { SystemSwitch, useMeasures } from "../app/system";
+import { useDoors } from "../doors/here";
+import { WhoMenu } from "../doors/WhoMenu";
 import { dayOf, longDay, timeOf } from "../ui/dates";
 import { Frac } from "../ui/Frac";
 import { Sign } from "../ui/Sign";
@@ -10,6 +12,7 @@ const STATES = ["to measure", "to solve", "to cut", "cutting", "made", "handed o
 
 export function JobList() {
   const { shopName } = useMeasures();
+  const { may } = useDoors();
   const [words, setWords] = useState("");
   const [state, setState] = useState("");
   const [jobs, setJobs] = useState<Listed[] | null>(null);
@@ -68,6 +71,7 @@ export function JobList() {
         <Link to="/stock" className="link grid min-h-10 content-center">
           Stock
         </Link>
+        <WhoMenu />
         <SystemSwitch />
       </header>
       <main className="grow">
@@ -83,18 +87,22 @@ export function JobList() {
               onChange={(e) => setWords(e.target.value)}
             />
           </label>
-          <label className="action grid cursor-pointer content-center focus-within:outline-3 focus-within:outline-accent">
-            Open a job file
-            <input
-              className="sr-only"
-              type="file"
-              accept=".json,application/json"
-              onChange={(e) => takeIn(e.target.files?.[0])}
-            />
-          </label>
-          <button type="button" className="action bg-accent! font-bold text-white" onClick={make}>
-            New job
-          </button>
+          {may("plan") && (
+            <>
+              <label className="action grid cursor-pointer content-center focus-within:outline-3 focus-within:outline-accent">
+                Open a job file
+                <input
+                  className="sr-only"
+                  type="file"
+                  accept=".json,application/json"
+                  onChange={(e) => takeIn(e.target.files?.[0])}
+                />
+              </label>
+              <button type="button" className="action bg-accent! font-bold text-white" onClick={make}>
+                New job
+              </button>
+            </>
+          )}
         </div>
         <fieldset className="flex flex-wrap gap-x-1 border-b border-line">
           <legend className="sr-only">State</legend>

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { api, got, newId, plainText, type Rack, Refused, type ShopChange, words } from "../api/client";
 import { SystemSwitch, useMeasures } from "../app/system";
+import { useDoors } from "../doors/here";
 import { longDay, timeOf } from "../ui/dates";
 import { Frac } from "../ui/Frac";
 import { TableIn } from "../ui/TableIn";
@@ -11,6 +12,7 @@ const COLUMNS =
 
 /** What was done to the stock, the newest first; the newest can be taken back. */
 function Changes({ changes, undone }: { changes: ShopChange[]; undone: () => void }) {
+  const { may } = useDoors();
   const [trouble, setTrouble] = useState("");
   const asked = useRef("");
   const undo = async (version: number) => {
@@ -42,7 +44,7 @@ function Changes({ changes, undone }: { changes: ShopChange[]; undone: () => voi
                 {c.who && ` · ${c.who}`}
               </span>
             </span>
-            {c.takes_back && (
+            {c.takes_back && may("stock") && (
               <button type="button" className="action" onClick={() => void undo(c.version)}>
                 {c.kind === "changed" ? "Take it back" : `Take back ${c.takes_back}`}
               </button>
@@ -65,6 +67,7 @@ export function StockPage() {
   // A table whose answer was lost may have been taken in: sent again it is the same change.
   const sent = useRef({ text: "", id: "" });
   const { say, shopName } = useMeasures();
+  const { may } = useDoors();
   const load = useCallback(() => {
     got(api.GET("/api/stock"))
       .then((racks) => {
@@ -122,22 +125,24 @@ export function StockPage() {
             ))}
           </div>
           <aside aria-label="Tables" className="lg:sticky lg:top-4">
-            <TableIn
-              label="Take stock in from a table (CSV)"
-              columns={COLUMNS}
-              word="line"
-              read={async (text, plain) => {
-                const params = { query: { save: false } };
-                return (await got(api.POST("/api/stock/table", { params, body: text, ...plain }))).taken;
-              }}
-              take={async (_, text) => {
-                if (sent.current.text !== text) sent.current = { text, id: newId() };
-                const params = { query: { save: true, edit_id: sent.current.id } };
-                await got(api.POST("/api/stock/table", { params, body: text, ...plainText }));
-                sent.current = { text: "", id: "" };
-                load();
-              }}
-            />
+            {may("stock") && (
+              <TableIn
+                label="Take stock in from a table (CSV)"
+                columns={COLUMNS}
+                word="line"
+                read={async (text, plain) => {
+                  const params = { query: { save: false } };
+                  return (await got(api.POST("/api/stock/table", { params, body: text, ...plain }))).taken;
+                }}
+                take={async (_, text) => {
+                  if (sent.current.text !== text) sent.current = { text, id: newId() };
+                  const params = { query: { save: true, edit_id: sent.current.id } };
+                  await got(api.POST("/api/stock/table", { params, body: text, ...plainText }));
+                  sent.current = { text: "", id: "" };
+                  load();
+                }}
+              />
+            )}
             <a className="action mt-2 inline-block content-center" href="/api/stock/table" download>
               Save it as a table
             </a>

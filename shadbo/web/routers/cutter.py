@@ -15,7 +15,8 @@ from shadbo.cutter.protocol import Machine, Progress
 from shadbo.cutter.words import told
 from shadbo.files.cut_job import cut_job
 from shadbo.web.bodies import CutWhat
-from shadbo.web.deps import JobsDep
+from shadbo.web.deps import EnteredDep, JobsDep
+from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 
 router = APIRouter(prefix="/api", tags=["cutter"], responses=RESPONSES)
@@ -53,12 +54,14 @@ def _progress(answer: httpx.Response) -> Cut:
 
 
 @router.get("/cutter")
-def machine() -> Machine:
+@opens_to("look")
+def machine(_: EnteredDep) -> Machine:
     """Which machine answers, and what it can take."""
     return Machine.model_validate(_ask("GET", "/").json())
 
 
 @router.post("/jobs/{job_id}/cut", status_code=status.HTTP_201_CREATED)
+@opens_to("cut")
 def cut(jobs: JobsDep, job_id: int, body: CutWhat) -> Cut:
     """Send a mat to the cutter. What it refuses is told, reason by reason, and nothing is cut."""
     _, job, shop = jobs.laid_out(job_id)
@@ -72,13 +75,15 @@ def cut(jobs: JobsDep, job_id: int, body: CutWhat) -> Cut:
 
 
 @router.get("/cuts/{cut_id}")
-def progress(cut_id: str) -> Cut:
+@opens_to("look")
+def progress(_: EnteredDep, cut_id: str) -> Cut:
     """How far a cut is."""
     return _progress(_ask("GET", f"/cuts/{_plain(cut_id)}"))
 
 
 @router.delete("/cuts/{cut_id}")
-def stop(cut_id: str) -> Cut:
+@opens_to("cut")
+def stop(_: EnteredDep, cut_id: str) -> Cut:
     """Stop a cut."""
     return _progress(_ask("DELETE", f"/cuts/{_plain(cut_id)}"))
 

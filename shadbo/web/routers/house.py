@@ -5,13 +5,15 @@ import shutil
 from dataclasses import dataclass
 from pathlib import Path
 
-from fastapi import APIRouter
+from fastapi import APIRouter, HTTPException, Request, Response
 from sqlalchemy import text
 
 from shadbo.core.desk import TOOL_WORDS
 from shadbo.store.copies import VARIABLE, Copies, told
-from shadbo.web.deps import JobsDep, SessionDep
+from shadbo.web.deps import JobsDep, SessionDep, is_known
+from shadbo.web.opens import opens_to, opens_to_all
 from shadbo.web.problems import RESPONSES
+from shadbo.web.variables import AUTHORITY
 from shadbo.web.views import ShopView, ToolName
 
 router = APIRouter(prefix="/api", tags=["house"], responses={503: RESPONSES[503]})
@@ -30,17 +32,30 @@ class Health:
 
 
 @router.get("/health")
-def health(session: SessionDep) -> Health:
-    """200 when the database answers, 503 when it does not."""
+@opens_to_all
+def health(request: Request, session: SessionDep) -> Health:
+    """200 when the database answers, 503 when it does not; copies and disk are for those who work here."""
     session.execute(text("select 1"))
     folder = os.environ.get(VARIABLE)
-    if not folder:
+    if not folder or not is_known(request, session):
         return Health("ok", None, None)
     home = Path(folder)
     return Health("ok", told(home), shutil.disk_usage(home).free // 1_000_000 if home.is_dir() else None)
 
 
+@router.get("/authority.pem", response_class=Response)
+@opens_to_all
+def authority() -> Response:
+    """The certificate that a tablet is told to trust, once, where this installation has one of its own."""
+    file = os.environ.get(AUTHORITY)
+    if not file:
+        raise HTTPException(404, "This installation has no certificate of its own")
+    headers = {"Content-Disposition": 'attachment; filename="shadbo-authority.pem"'}
+    return Response(Path(file).read_bytes(), media_type="application/x-x509-ca-cert", headers=headers)
+
+
 @router.get("/shop")
+@opens_to("look")
 def shop(jobs: JobsDep) -> ShopView:
     """The workshop's name, and how it measures."""
     s = jobs.shop()

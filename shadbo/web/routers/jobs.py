@@ -12,6 +12,7 @@ from shadbo.files import job_file
 from shadbo.store.records import Kept, Listed, Revision
 from shadbo.web.bodies import EditId, NewJob, Save, Step
 from shadbo.web.deps import JobsDep
+from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 from shadbo.web.views import JobView, job_view
 
@@ -27,6 +28,7 @@ class JobList:
 
 
 @router.get("")
+@opens_to("look")
 def list_jobs(
     jobs: JobsDep,
     words: Annotated[str, Query(max_length=100)] = "",
@@ -37,6 +39,7 @@ def list_jobs(
 
 
 @router.post("", status_code=status.HTTP_201_CREATED)
+@opens_to("plan")
 def make_job(jobs: JobsDep, body: NewJob) -> JobView:
     """Make a job. The same edit id again answers with the same job."""
     job, _ = apply(Job(), as_typed(body.edits, body.system))
@@ -44,6 +47,7 @@ def make_job(jobs: JobsDep, body: NewJob) -> JobView:
 
 
 @router.post("/file", status_code=status.HTTP_201_CREATED)
+@opens_to("plan")
 def take_in_file(
     jobs: JobsDep,
     edit_id: Annotated[EditId, Query()],
@@ -54,12 +58,14 @@ def take_in_file(
 
 
 @router.get("/{job_id}")
+@opens_to("look")
 def read_job(jobs: JobsDep, job_id: int) -> JobView:
     """A job's header."""
     return job_view(jobs.get(job_id))
 
 
 @router.post("/{job_id}/edits")
+@opens_to("work")
 def save_edits(jobs: JobsDep, job_id: int, body: Save) -> JobView:
     """Save edits made on a version. A stale version is answered with 412 and the edits since."""
     edits = as_typed(body.edits, body.system)
@@ -67,24 +73,28 @@ def save_edits(jobs: JobsDep, job_id: int, body: Save) -> JobView:
 
 
 @router.post("/{job_id}/undo", responses={409: RESPONSES[412]})
+@opens_to("work")
 def undo(jobs: JobsDep, job_id: int, body: Step) -> JobView:
     """Take back the last change."""
     return job_view(jobs.undo(job_id, body.edit_id, version=body.version))
 
 
 @router.post("/{job_id}/redo", responses={409: RESPONSES[412]})
+@opens_to("work")
 def redo(jobs: JobsDep, job_id: int, body: Step) -> JobView:
     """Bring the last undone change back."""
     return job_view(jobs.redo(job_id, body.edit_id, version=body.version))
 
 
 @router.get("/{job_id}/revisions")
+@opens_to("look")
 def revisions(jobs: JobsDep, job_id: int) -> list[Revision]:
     """Every revision, the newest first."""
     return jobs.revisions(job_id)
 
 
 @router.post("/{job_id}/revisions/{version}")
+@opens_to("plan")
 def go_back(jobs: JobsDep, job_id: int, version: int, body: Step) -> JobView:
     """Make an earlier revision the newest."""
     kept: Kept = jobs.go_back(job_id, version, body.edit_id)

@@ -16,6 +16,7 @@ from shadbo.files.pieces_table import pieces_table
 from shadbo.files.tables import MOST_BYTES, Taken
 from shadbo.web.bodies import Advice, Move
 from shadbo.web.deps import JobsDep
+from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 
 router = APIRouter(prefix="/api/jobs/{job_id}", tags=["layout"], responses=RESPONSES)
@@ -30,6 +31,7 @@ class Moved:
 
 
 @router.post("/layouts")
+@opens_to("look")
 def layouts(jobs: JobsDep, job_id: int, body: Advice) -> list[ProposedLayout]:
     """Layouts for the pieces of the job, the best first."""
     _, job, shop = jobs.laid_out(job_id, as_typed(body.edits, body.system))
@@ -37,6 +39,7 @@ def layouts(jobs: JobsDep, job_id: int, body: Advice) -> list[ProposedLayout]:
 
 
 @router.post("/move")
+@opens_to("look")
 def move(jobs: JobsDep, job_id: int, body: Move) -> Moved:
     """A piece moved by hand: by so many px on the board, or by marks."""
     _, job, shop = jobs.laid_out(job_id, as_typed(body.edits, body.system))
@@ -50,6 +53,7 @@ def move(jobs: JobsDep, job_id: int, body: Move) -> Moved:
 
 
 @router.post("/pieces/table")
+@opens_to("look")
 def pieces_from_table(
     jobs: JobsDep,
     job_id: int,
@@ -62,6 +66,7 @@ def pieces_from_table(
 
 
 @router.post("/artwork")
+@opens_to("look")
 def artwork_from_svg(
     jobs: JobsDep,
     job_id: int,

@@ -10,6 +10,7 @@ from shadbo.core.decisions.edit import BadEdit
 from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.words.lengths import Both, NotALength, System, parse
 from shadbo.web.deps import JobsDep
+from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 
 router = APIRouter(prefix="/api/lengths", tags=["lengths"], responses={422: RESPONSES[422]})
@@ -26,6 +27,7 @@ class Typed(BaseModel):
 
 
 @router.post("")
+@opens_to("look")
 def read_length(jobs: JobsDep, body: Typed) -> Both:
     """The length in both systems; stepped to the next mark of the workshop where that is asked."""
     try:

@@ -12,6 +12,7 @@ from shadbo.core.plan import Plan
 from shadbo.core.words.lengths import System
 from shadbo.files.papers import papers_of
 from shadbo.web.deps import JobsDep
+from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 
 router = APIRouter(prefix="/api/jobs/{job_id}/papers", tags=["papers"], responses=RESPONSES)
@@ -34,12 +35,14 @@ def _plan(jobs: JobsDep, job_id: int) -> Plan:
 
 
 @router.get("")
+@opens_to("look")
 def papers(jobs: JobsDep, job_id: int, system: System = "mm") -> list[PaperView]:
     """What this plan has use for, as it is saved."""
     return [PaperView(p.name, p.title, p.says, p.paged) for p in papers_of(_plan(jobs, job_id), system)]
 
 
 @router.get("/{name}", response_class=Response)
+@opens_to("look")
 async def paper(jobs: JobsDep, job_id: int, name: str, page: PageName = "a4", system: System = "mm") -> Response:
     """One of them."""
     plan = await run_in_threadpool(_plan, jobs, job_id)

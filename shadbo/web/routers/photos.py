@@ -15,6 +15,7 @@ from shadbo.store.jobs import Jobs
 from shadbo.store.photos import KeptPhoto
 from shadbo.web.bodies import EditId
 from shadbo.web.deps import JobsDep, PhotosDep
+from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 
 router = APIRouter(prefix="/api/jobs/{job_id}/photos", tags=["photos"], responses=RESPONSES)
@@ -24,12 +25,14 @@ _BODY = {
 
 
 @router.get("")
+@opens_to("look")
 def list_photos(photos: PhotosDep, job_id: int) -> list[KeptPhoto]:
     """All photographs of the job."""
     return photos.of(job_id)
 
 
 @router.post("", status_code=status.HTTP_201_CREATED, openapi_extra=_BODY)
+@opens_to("work")
 async def add_photo(
     request: Request,
     photos: PhotosDep,
@@ -51,6 +54,7 @@ async def add_photo(
 
 
 @router.get("/{photo_id}", response_class=Response)
+@opens_to("look")
 def show_photo(photos: PhotosDep, job_id: int, photo_id: int, size: Literal["small", "full"] = "full") -> Response:
     """The photograph as JPEG."""
     pixels = photos.pixels(job_id, photo_id, size == "small")
@@ -84,12 +88,14 @@ def _offers(jobs: Jobs, job_id: int, colours: list[str]) -> list[Sampled]:
 
 
 @router.get("/{photo_id}/colours")
+@opens_to("look")
 def main_colours_of(photos: PhotosDep, jobs: JobsDep, job_id: int, photo_id: int) -> list[Sampled]:
     """The dominant colour and the second, each with the nearest mats: outer and inner."""
     return _offers(jobs, job_id, main_colours(photos.pixels(job_id, photo_id, True)))
 
 
 @router.get("/{photo_id}/colour")
+@opens_to("look")
 def colour_at(
     photos: PhotosDep,
     jobs: JobsDep,
@@ -103,6 +109,7 @@ def colour_at(
 
 
 @router.delete("/{photo_id}", status_code=status.HTTP_204_NO_CONTENT)
+@opens_to("work")
 def remove_photo(photos: PhotosDep, job_id: int, photo_id: int) -> None:
     """Take a photograph away."""
     photos.remove(job_id, photo_id)

@@ -20,6 +20,7 @@ from shadbo.files import job_file, plan_table
 from shadbo.store.jobs import Jobs
 from shadbo.web.bodies import Advice, Ask
 from shadbo.web.deps import JobsDep
+from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 from shadbo.web.views import AdviceView, PlanView, finding_view, plan_view
 
@@ -39,6 +40,7 @@ def _job(jobs: Jobs, job_id: int, edits: list[Edit], system: System) -> tuple[in
 
 
 @router.post("/{job_id}/plan", response_model=PlanView)
+@opens_to("look")
 def live_plan(jobs: JobsDep, job_id: int, body: Ask) -> Response:
     """The plan of a job with edits that are not saved yet, drawn."""
     version, job, shop = _job(jobs, job_id, body.edits, body.system)
@@ -48,6 +50,7 @@ def live_plan(jobs: JobsDep, job_id: int, body: Ask) -> Response:
 
 
 @router.post("/{job_id}/remedies", response_model=AdviceView)
+@opens_to("look")
 def remedies(jobs: JobsDep, job_id: int, body: Advice) -> Response:
     """The findings with the remedies that were tried and help."""
     version, job, shop = _job(jobs, job_id, body.edits, body.system)
@@ -56,6 +59,7 @@ def remedies(jobs: JobsDep, job_id: int, body: Advice) -> Response:
 
 
 @router.post("/{job_id}/compare", response_model=list[Compared])
+@opens_to("look")
 def compare_displays(jobs: JobsDep, job_id: int, body: Advice) -> Response:
     """Every display that suits the piece, planned and held against the others."""
     _, job, shop = _job(jobs, job_id, body.edits, body.system)
@@ -63,6 +67,7 @@ def compare_displays(jobs: JobsDep, job_id: int, body: Advice) -> Response:
 
 
 @router.get("/{job_id}/file", response_class=Response)
+@opens_to("look")
 def as_file(jobs: JobsDep, job_id: int) -> Response:
     """The job as a file."""
     _, job, _ = jobs.laid_out(job_id)
@@ -70,6 +75,7 @@ def as_file(jobs: JobsDep, job_id: int) -> Response:
 
 
 @router.get("/{job_id}/figures", response_class=Response)
+@opens_to("look")
 def as_figures(jobs: JobsDep, job_id: int) -> Response:
     """Every figure of the plan as CSV."""
     _, job, shop = jobs.laid_out(job_id)
@@ -77,6 +83,7 @@ def as_figures(jobs: JobsDep, job_id: int) -> Response:
 
 
 @router.get("/{job_id}/drawings/{view}", response_class=Response)
+@opens_to("look")
 def as_drawing(jobs: JobsDep, job_id: int, view: str, system: System = "mm") -> Response:
     """One view as SVG."""
     if view not in get_args(ViewName):

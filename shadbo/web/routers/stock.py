@@ -12,6 +12,7 @@ from shadbo.files.tables import MOST_BYTES, Taken
 from shadbo.store.workshops import ShopChange
 from shadbo.web.bodies import EditId, StockUndo
 from shadbo.web.deps import JobsDep, StockDep
+from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 
 router = APIRouter(prefix="/api/stock", tags=["stock"], responses=RESPONSES)
@@ -26,12 +27,14 @@ class StockTable:
 
 
 @router.get("")
+@opens_to("look")
 def stock(jobs: JobsDep) -> tuple[Rack, ...]:
     """All of it, rack by rack."""
     return racks(jobs.shop())
 
 
 @router.get("/table", response_class=Response)
+@opens_to("look")
 def as_table(jobs: JobsDep) -> Response:
     """Sheets, mouldings and spacers as a table that can be taken in again."""
     headers = {"Content-Disposition": 'attachment; filename="stock.csv"'}
@@ -39,6 +42,7 @@ def as_table(jobs: JobsDep) -> Response:
 
 
 @router.post("/table")
+@opens_to("stock")
 def stock_from_table(
     jobs: JobsDep,
     store: StockDep,
@@ -58,12 +62,14 @@ def stock_from_table(
 
 
 @router.get("/changes")
+@opens_to("look")
 def changes(store: StockDep) -> list[ShopChange]:
     """What was done to the stock, the newest first."""
     return store.changes()
 
 
 @router.post("/undo")
+@opens_to("stock")
 def undo(store: StockDep, body: StockUndo) -> list[ShopChange]:
     """Take back its last change, if it is still the one that was looked at."""
     store.undo(body.version, body.edit_id)

@@ -1,0 +1,10 @@
+"""What the environment says to every process of an installation."""
+
+UNLOCKED = "SHADBO_UNLOCKED"
+"""“yes” where whoever comes is taken for the owner: the demo, on loopback."""
+HOSTS = "SHADBO_HOSTS"
+"""Further names that this installation answers to, with commas between."""
+AUTHORITY = "SHADBO_AUTHORITY"
+"""Where the certificate lies that tablets are told to trust."""
+FIRST_PROCESS = "SHADBO_FIRST_PROCESS"
+"""The process that started the others."""
