@@ -2,6 +2,7 @@
 
 import os
 import socket
+import ssl
 import subprocess
 import sys
 import time
@@ -36,7 +37,8 @@ class Server:
     def url(self) -> str:
         return f"http://127.0.0.1:{self.port}"
 
-    def start(self) -> None:
+    def start(self, *more: str, at: str = "http://127.0.0.1", authority: Path | None = None) -> None:
+        """With more words of the command line; where it is asked whether it is up, and whose certificates it has."""
         self.log.parent.mkdir(parents=True, exist_ok=True)
         with self.log.open("ab") as out:
             self.process = subprocess.Popen(
@@ -49,15 +51,18 @@ class Server:
                     str(self.port),
                     "--processes",
                     str(self.processes),
+                    *more,
                 ],
                 env={**os.environ, UNLOCKED: "yes", **self.environment, VARIABLE: self.database_url},
                 stdout=out,
                 stderr=out,
             )
-        opener = urllib.request.build_opener(urllib.request.ProxyHandler({}))
         for _ in range(400):
             try:
-                with opener.open(f"{self.url}/api/health", timeout=2) as answer:
+                trusting = ssl.create_default_context(cafile=str(authority)) if authority else None
+                tls = [urllib.request.HTTPSHandler(context=trusting)] if trusting else []
+                opener = urllib.request.build_opener(urllib.request.ProxyHandler({}), *tls)
+                with opener.open(f"{at}:{self.port}/api/health", timeout=2) as answer:
                     if answer.status == 200:
                         return
             except OSError:
