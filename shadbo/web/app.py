@@ -9,6 +9,7 @@ from fastapi.responses import FileResponse, HTMLResponse, Response
 from fastapi.staticfiles import StaticFiles
 from sqlalchemy import Engine
 from starlette.routing import Match
+from starlette.types import Scope
 
 from shadbo.store.database import VARIABLE, engine
 from shadbo.web import problems
@@ -40,8 +41,9 @@ def create_app(database: Engine | None = None, frontend: Path = FRONTEND, unlock
     app.add_middleware(Bounds)
     app.add_middleware(Requests)
     app.add_middleware(Headers)
-    for part in (house, doors, people, jobs, lengths, plans, photos, papers, layouts, cutter, stock):
-        app.include_router(part.router)
+    parts = (house, doors, people, jobs, lengths, plans, photos, papers, layouts, cutter, stock)
+    for router in (*(part.router for part in parts), jobs.files, people.tablets):
+        app.include_router(router)
     _serve_api_page(app)
     _serve_nothing(app)
     _serve_frontend(app, frontend)
@@ -65,12 +67,16 @@ def _serve_nothing(app: FastAPI) -> None:
 
     @app.api_route(ALL[0], methods=list(METHODS), include_in_schema=False)
     def nothing(request: Request, path: str) -> None:
-        own = request.scope["path"]
-        for method in METHODS:
-            scope = {**request.scope, "method": method, "path": own}
-            if any(r.matches(scope)[0] == Match.FULL for r in app.router.routes if getattr(r, "path", "") not in ALL):
-                raise HTTPException(405, "That is not done this way")
+        done = [m for m in METHODS if _is_done(app, {**request.scope, "method": m})]
+        if done:
+            raise HTTPException(405, "That is not done this way", {"Allow": ", ".join(done)})
         raise HTTPException(404, f"There is nothing at /api/{path}")
+
+
+def _is_done(app: FastAPI, scope: Scope) -> bool:
+    """Whether a request of this method and path has a route of its own."""
+    own = (r for r in app.router.routes if getattr(r, "path", "") not in ALL)
+    return any(r.matches(scope)[0] == Match.FULL for r in own)
 
 
 def _serve_frontend(app: FastAPI, frontend: Path) -> None:

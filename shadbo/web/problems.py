@@ -58,6 +58,9 @@ RESPONSES: dict[int | str, dict[str, Any]] = {
         (401, "Not signed in"),
         (403, "Not for this role"),
         (404, "Not found"),
+        (408, "Not sent in time"),
+        (413, "Too large"),
+        (421, "Not a name of this installation"),
         (412, "Changed meanwhile"),
         (422, "Not accepted"),
         (503, "No database"),
@@ -181,7 +184,9 @@ def install(app: FastAPI) -> None:
     def http(_: Request, bad: HTTPException) -> JSONResponse:
         if bad.status_code == 400:  # a body that cannot be parsed at all, such as one nested without end
             return answer(Problem(title="The request is not understood", status=422, detail=str(bad.detail)))
-        return answer(Problem(title=str(bad.detail), status=bad.status_code))
+        told = answer(Problem(title=str(bad.detail), status=bad.status_code))
+        told.headers.update(bad.headers or {})
+        return told
 
     @app.exception_handler(OperationalError)
     def no_database(_: Request, bad: OperationalError) -> JSONResponse:

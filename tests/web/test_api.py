@@ -203,10 +203,10 @@ def test_a_job_file_goes_out_and_comes_in(api, measured):
     text = api.client.get(f"/api/jobs/{job['id']}/file")
     assert "attachment" in text.headers["content-disposition"]
     plain = {"content-type": "text/plain"}
-    copied = api.client.post("/api/jobs/file?edit_id=copy-one", content=text.content, headers=plain)
+    copied = api.client.post("/api/files?edit_id=copy-one", content=text.content, headers=plain)
     assert copied.status_code == 201, copied.text
     assert (copied.json()["title"], copied.json()["id"]) == ("Buoy tender", job["id"] + 1)
-    bad = api.client.post("/api/jobs/file?edit_id=copy-two", content=b'{"format": "x"}', headers=plain)
+    bad = api.client.post("/api/files?edit_id=copy-two", content=b'{"format": "x"}', headers=plain)
     assert bad.status_code == 422
     assert bad.json()["errors"][0] == {"at": "format", "message": "expected “shadbo-job”", "found": '"x"'}
 

@@ -19,7 +19,7 @@ HERE = "/api/jobs"
 def take_in(api, job: Job) -> int:
     params = {"edit_id": str(uuid4())}
     headers = {"Content-Type": "text/plain"}
-    answer = api.client.post(f"{HERE}/file", params=params, content=job_file.write(job), headers=headers)
+    answer = api.client.post("/api/files", params=params, content=job_file.write(job), headers=headers)
     assert answer.status_code == 201, answer.text
     return answer.json()["id"]
 

@@ -205,12 +205,12 @@ def test_a_new_person_chooses_a_password_once(house, database, crew):
 
 def test_a_tablet_is_paired_once_and_in_time(house, database, crew):
     framer = signed_in(house, database, crew, "framer")
-    made = framer.post("/api/people/tablets", json={"name": "long bench"}).json()
+    made = framer.post("/api/tablets", json={"name": "long bench"}).json()
     tablet = browser(house)
     assert tablet.post("/api/session/pair", json={"code": made["code"]}).status_code == 200
     assert tablet.get("/api/session").json()["may"] == ["look", "work"]
     assert browser(house).post("/api/session/pair", json={"code": made["code"]}).status_code == 403
-    late = framer.post("/api/people/tablets", json={"name": "short bench"}).json()
+    late = framer.post("/api/tablets", json={"name": "short bench"}).json()
     with Session(database[1]) as s, s.begin():
         s.execute(text("update codes set until = :t"), {"t": dt.datetime.now(dt.UTC) - dt.timedelta(minutes=1)})
     assert browser(house).post("/api/session/pair", json={"code": late["code"]}).status_code == 403

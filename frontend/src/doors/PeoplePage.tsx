@@ -273,7 +273,7 @@ function NewTablet({ given }: { given: ToolsProps["given"] }) {
   const [wrong, setWrong] = useState("");
   const pair = async () => {
     try {
-      await given(got(api.POST("/api/people/tablets", { body: { name } })));
+      await given(got(api.POST("/api/tablets", { body: { name } })));
       setName("");
       setWrong("");
     } catch (e) {

@@ -56,7 +56,7 @@ export function JobList() {
     try {
       const params = { query: { edit_id: newId() } };
       const body = await file.text();
-      const job = await got(api.POST("/api/jobs/file", { params, body, ...plainText }));
+      const job = await got(api.POST("/api/files", { params, body, ...plainText }));
       go(`/jobs/${job.id}`);
     } catch (e) {
       setTrouble(e instanceof Refused ? `${file.name} — ${e.message}` : (e as Error).message);

@@ -19,7 +19,7 @@ from shadbo.web.deps import SessionDep, known
 from shadbo.web.opens import opens_to_all
 from shadbo.web.problems import RESPONSES, Problem, answer
 
-router = APIRouter(prefix="/api/session", tags=["doors"], responses=RESPONSES)
+router = APIRouter(prefix="/api/session", tags=["doors"], responses=RESPONSES | {429: RESPONSES[403]})
 
 Name = Annotated[str, Field(min_length=1, max_length=60, pattern=r"^[^\x00-\x1f]*$")]
 Password = Annotated[str, Field(min_length=1, max_length=200, pattern=r"^[^\x00]*$")]

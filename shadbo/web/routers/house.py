@@ -16,7 +16,7 @@ from shadbo.web.problems import RESPONSES
 from shadbo.web.variables import AUTHORITY
 from shadbo.web.views import ShopView, ToolName
 
-router = APIRouter(prefix="/api", tags=["house"], responses={503: RESPONSES[503]})
+router = APIRouter(prefix="/api", tags=["house"], responses=RESPONSES)
 
 
 @dataclass(frozen=True, slots=True)

@@ -17,6 +17,7 @@ from shadbo.web.problems import RESPONSES
 from shadbo.web.views import JobView, job_view
 
 router = APIRouter(prefix="/api/jobs", tags=["jobs"], responses=RESPONSES)
+files = APIRouter(prefix="/api/files", tags=["jobs"], responses=RESPONSES)
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,7 +47,7 @@ def make_job(jobs: JobsDep, body: NewJob) -> JobView:
     return job_view(jobs.make(job, body.edit_id))
 
 
-@router.post("/file", status_code=status.HTTP_201_CREATED)
+@files.post("", status_code=status.HTTP_201_CREATED)
 @opens_to("plan")
 def take_in_file(
     jobs: JobsDep,

@@ -13,7 +13,7 @@ from shadbo.web.deps import JobsDep
 from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 
-router = APIRouter(prefix="/api/lengths", tags=["lengths"], responses={422: RESPONSES[422]})
+router = APIRouter(prefix="/api/lengths", tags=["lengths"], responses=RESPONSES)
 
 
 class Typed(BaseModel):

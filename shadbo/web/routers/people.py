@@ -14,6 +14,7 @@ from shadbo.web.problems import RESPONSES
 from shadbo.web.routers.doors import Name
 
 router = APIRouter(prefix="/api/people", tags=["people"], responses=RESPONSES)
+tablets = APIRouter(prefix="/api/tablets", tags=["people"], responses=RESPONSES)
 PersonRole = Literal["owner", "framer", "apprentice"]
 PersonId = Annotated[str, Path(max_length=40, pattern=r"^[0-9a-f]+$")]
 
@@ -110,7 +111,7 @@ def leaves(people: PeopleDep, person_id: PersonId) -> list[Person]:
     return people.all()
 
 
-@router.post("/tablets", status_code=status.HTTP_201_CREATED)
+@tablets.post("", status_code=status.HTTP_201_CREATED)
 @opens_to("pair")
 def pair_tablet(people: PeopleDep, body: NewTablet) -> Code:
     """A tablet for a bench, and the code that it is paired with."""

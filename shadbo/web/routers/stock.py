@@ -68,7 +68,7 @@ def changes(store: StockDep) -> list[ShopChange]:
     return store.changes()
 
 
-@router.post("/undo")
+@router.post("/undo", responses={409: RESPONSES[412]})
 @opens_to("stock")
 def undo(store: StockDep, body: StockUndo) -> list[ShopChange]:
     """Take back its last change, if it is still the one that was looked at."""
