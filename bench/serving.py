@@ -15,7 +15,7 @@ def serving() -> Iterator[Server]:
     """The real server as a process, with the demo jobs from 101 and a quick mat cutter."""
     with fresh_database("shadbo_bench") as (url, _), Cutter(pace=30) as cutter:
         load(url)
-        server = Server(url, "bench", cores(), SHADBO_CUTTER_URL=cutter.url)
+        server = Server(url, "bench", cores(), 1, SHADBO_CUTTER_URL=cutter.url)
         server.start()
         try:
             yield server

@@ -25,10 +25,13 @@ def free_port() -> int:
 class Server:
     """``shadbo serve`` on a database; can be killed and started again at the same address."""
 
-    def __init__(self, database_url: str, name: str, processes: int = 1, **environment: str) -> None:
+    def __init__(
+        self, database_url: str, name: str, processes: int = 1, workers: int = 0, **environment: str
+    ) -> None:
         self.database_url = database_url
         self.environment = environment
         self.processes = processes
+        self.workers = workers
         self.port = free_port()
         self.log = LOG / f"server-{name}.log"
         self.process: subprocess.Popen[bytes] | None = None
@@ -51,6 +54,8 @@ class Server:
                     str(self.port),
                     "--processes",
                     str(self.processes),
+                    "--workers",
+                    str(self.workers),
                     *more,
                 ],
                 env={**os.environ, UNLOCKED: "yes", **self.environment, VARIABLE: self.database_url},

@@ -1,4 +1,4 @@
-"""``shadbo serve``: on this machine alone, or on the workshop's network under TLS."""
+"""``shadbo serve``: on this machine alone, or on the workshop's network under TLS; ``shadbo work`` beside it."""
 
 import argparse
 import os
@@ -31,7 +31,11 @@ def add_serving(commands: "argparse._SubParsersAction[Any]") -> None:
     serve.add_argument(
         "--behind", default="", help="the address of a proxy, whose word on scheme and sender is taken from then on"
     )
+    serve.add_argument("--workers", type=int, default=1, help="how much heavy work is done here at once; 0 for none")
     serve.set_defaults(run=_serve)
+    work = commands.add_parser("work", help="do heavy work, here or on another machine beside the same database")
+    work.add_argument("--at-once", type=int, default=1)
+    work.set_defaults(run=_work)
 
 
 def _folder(given: Path | None) -> Path:
@@ -42,6 +46,7 @@ def _folder(given: Path | None) -> Path:
 def _serve(args: argparse.Namespace) -> int:
     from shadbo.web.network import NotServed
     from shadbo.web.serve import certificate, cores, first_code, reached, serve
+    from shadbo.work.worker import Worker
 
     try:
         if args.processes < 0:
@@ -57,5 +62,22 @@ def _serve(args: argparse.Namespace) -> int:
     print(f"Shadbo is at {' and '.join(f'{scheme}://{n}:{args.port}' for n in names)}", flush=True)
     if code:
         print(f"Nobody can come in yet. Set it up with this code, good for a day: {code}", flush=True)
-    serve(at, args.port, args.processes or cores(), under, args.behind)
+    worker = Worker(args.workers) if args.workers > 0 else None
+    if worker is not None:
+        worker.start()
+    try:
+        serve(at, args.port, args.processes or cores(), under, args.behind)
+    finally:
+        if worker is not None:
+            worker.stop()
+    return 0
+
+
+def _work(args: argparse.Namespace) -> int:
+    from shadbo.work.worker import run_worker
+
+    if args.at_once < 1:
+        print("shadbo: --at-once: found nothing at all; expected 1 or more", file=sys.stderr)
+        return 2
+    run_worker(args.at_once)
     return 0

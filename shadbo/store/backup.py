@@ -26,8 +26,8 @@ FORMAT, VERSION = "shadbo-backup", 1
 STAMP = (1980, 1, 1, 0, 0, 0)
 """The same time on every entry: equal data gives an equal file."""
 PIECE = 1 << 20
-LEFT_OUT = ["alembic_version", "codes", "sessions", "tries"]
-"""What migrations keep themselves, and what lets people in for a while: nobody is signed in by a restored file."""
+LEFT_OUT = ["alembic_version", "codes", "sessions", "tries", "work"]
+"""What migrations keep, what lets people in for a while, and work in hand: nobody is signed in by a restored file."""
 
 
 class BadBackup(ValueError):
@@ -117,6 +117,7 @@ def _tables(c: psycopg.Connection[Any]) -> list[tuple[str, tuple[str, ...], tupl
         "  where i.indrelid = quote_ident(t.table_name)::regclass and i.indisprimary)"
         " from information_schema.tables t join information_schema.columns c using (table_schema, table_name)"
         " where t.table_schema = 'public' and t.table_type = 'BASE TABLE' and t.table_name <> all(%s)"
+        " and t.table_name not like 'procrastinate%%'"
         " and c.is_generated = 'NEVER' group by 1 order by 1",
         (LEFT_OUT,),
     ).fetchall()

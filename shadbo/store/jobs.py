@@ -78,6 +78,12 @@ class Jobs:
             raise NoSuchJob(f"there is no job {job_id}")
         return found[0], apply_to(upgrade(found[1]), edits)[0], shop_as_of(self._session, self._workshop_id, found[2])
 
+    def asked_of(self, job_id: int, edits: Sequence[Edit] = ()) -> dict[str, Any]:
+        """Job and shop as data for heavy work, with edits that are not saved; the connection is given back."""
+        _, job, shop = self.laid_out(job_id, edits)
+        self.let_go()
+        return {"job": job.as_written(), "shop": shop.model_dump(mode="json")}
+
     def let_go(self) -> None:
         """Give the connection back: what follows is computed, and reads nothing more."""
         self._session.commit()

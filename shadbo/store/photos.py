@@ -39,6 +39,10 @@ class Photos:
         self._session = session
         self._workshop_id = workshop_id
 
+    def let_go(self) -> None:
+        """Give the connection back."""
+        self._session.commit()
+
     def of(self, job_id: int) -> list[KeptPhoto]:
         """All of a job, in the order in which they were taken in. NoSuchJob when there is none."""
         self._job(job_id)

@@ -17,18 +17,38 @@ from shadbo.web.api_page import STYLE, api_page
 from shadbo.web.bounds import Bounds
 from shadbo.web.headers import Headers
 from shadbo.web.logs import Requests
-from shadbo.web.routers import cutter, doors, house, jobs, layouts, lengths, papers, people, photos, plans, stock
+from shadbo.web.routers import (
+    cutter,
+    doors,
+    house,
+    jobs,
+    layouts,
+    lengths,
+    papers,
+    people,
+    photos,
+    plans,
+    stock,
+    work,
+)
 from shadbo.web.variables import UNLOCKED
+from shadbo.work.queue import Queue
 
 METHODS = ("GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS", "TRACE")
 ALL = ("/api/{path:path}", "/{path:path}")
 FRONTEND = Path(__file__).parents[2] / "frontend" / "dist"
 
 
-def create_app(database: Engine | None = None, frontend: Path = FRONTEND, unlocked: bool | None = None) -> FastAPI:
+def create_app(
+    database: Engine | None = None,
+    frontend: Path = FRONTEND,
+    unlocked: bool | None = None,
+    queue: Queue | None = None,
+) -> FastAPI:
     """An application on the given database, or on the one that the environment names.
 
-    An ``unlocked`` house serves whoever comes as the owner of its first workshop; the environment says where it is.
+    Heavy work goes through the ``queue``; without one it is done in the request. An ``unlocked`` house serves
+    whoever comes as the owner of its first workshop; the environment says where it is.
     """
     app = FastAPI(
         title="Shadbo", version=version("shadbo"), docs_url=None, redoc_url=None, openapi_url="/api/openapi.json"
@@ -36,12 +56,13 @@ def create_app(database: Engine | None = None, frontend: Path = FRONTEND, unlock
     if database is None and os.environ.get(VARIABLE):
         database = engine()
     app.state.engine = database
+    app.state.queue = queue
     app.state.unlocked = os.environ.get(UNLOCKED) == "yes" if unlocked is None else unlocked
     problems.install(app)
     app.add_middleware(Bounds)
     app.add_middleware(Requests)
     app.add_middleware(Headers)
-    parts = (house, doors, people, jobs, lengths, plans, photos, papers, layouts, cutter, stock)
+    parts = (house, doors, people, jobs, lengths, plans, photos, papers, layouts, cutter, stock, work)
     for router in (*(part.router for part in parts), jobs.files, people.tablets):
         app.include_router(router)
     _serve_api_page(app)

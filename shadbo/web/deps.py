@@ -11,6 +11,7 @@ from shadbo.store.entrance import Entered, Entrance, within
 from shadbo.store.jobs import Jobs
 from shadbo.store.people import People
 from shadbo.store.photos import Photos
+from shadbo.store.work import Works
 from shadbo.store.workshops import Stockroom
 from shadbo.web.cookies import token_of
 from shadbo.web.opens import asked_by
@@ -91,6 +92,12 @@ def people(request: Request, s: SessionDep) -> People:
     return People(s, _enter(request, s).workshop_id)
 
 
+def works(request: Request, s: SessionDep) -> Works:
+    """The heavy work of their workshop."""
+    return Works(s, _enter(request, s).workshop_id)
+
+
+WorksDep = Annotated[Works, Depends(works, scope="function")]
 EnteredDep = Annotated[Entered, Depends(entered, scope="function")]
 StockDep = Annotated[Stockroom, Depends(stockroom, scope="function")]
 PhotosDep = Annotated[Photos, Depends(photos, scope="function")]

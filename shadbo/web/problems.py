@@ -19,6 +19,7 @@ from shadbo.store.people import BadPerson, NoSuchPerson
 from shadbo.store.photos import NoSuchPhoto, TooManyPhotos
 from shadbo.store.records import NoSuchJob, NothingToUndo, Stale
 from shadbo.store.secrets import BadPassword, Busy
+from shadbo.store.work import TooMuchWork
 from shadbo.store.workshops import StockChanged
 
 log = logging.getLogger("shadbo.web")
@@ -58,6 +59,7 @@ RESPONSES: dict[int | str, dict[str, Any]] = {
         (401, "Not signed in"),
         (403, "Not for this role"),
         (404, "Not found"),
+        (409, "Not as it stands"),
         (408, "Not sent in time"),
         (413, "Too large"),
         (421, "Not a name of this installation"),
@@ -147,6 +149,10 @@ def install(app: FastAPI) -> None:
                               detail=f"Try again in {minutes} minute{'s' if minutes > 1 else ''}."))  # fmt: skip
         told.headers["Retry-After"] = str(bad.seconds)
         return told
+
+    @app.exception_handler(TooMuchWork)
+    def too_much(_: Request, bad: TooMuchWork) -> JSONResponse:
+        return answer(Problem(title="Too much waits already", status=503, detail=f"{bad}. Try again in a moment."))
 
     @app.exception_handler(Busy)
     def busy(_: Request, bad: Busy) -> JSONResponse:

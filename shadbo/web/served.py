@@ -6,10 +6,12 @@ import signal
 
 from fastapi import FastAPI
 
+from shadbo.store.database import database_url
 from shadbo.web.app import create_app
 from shadbo.web.logs import set_up
 from shadbo.web.settle import settle
 from shadbo.web.variables import FIRST_PROCESS
+from shadbo.work.queue import Queue
 
 PR_SET_PDEATHSIG = 1
 """prctl(2) on Linux: the signal that a process gets when the one that started it has died."""
@@ -18,7 +20,7 @@ PR_SET_PDEATHSIG = 1
 def ready() -> FastAPI:
     """An application that is loaded and settled."""
     set_up()
-    app = create_app()
+    app = create_app(queue=Queue(database_url()))
     settle()
     return app
 

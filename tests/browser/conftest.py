@@ -37,7 +37,7 @@ def database() -> Iterator[tuple[str, Engine]]:
 def server(database: tuple[str, Engine]) -> Iterator[Server]:
     """The server, and a mat cutter a hundred times quicker than a real one."""
     cutter = Cutter(pace=100)
-    server = Server(database[0], "browser", SHADBO_CUTTER_URL=cutter.url)
+    server = Server(database[0], "browser", workers=1, SHADBO_CUTTER_URL=cutter.url)
     cutter.begin()
     server.start()
     with cutter:

@@ -30,8 +30,11 @@ from tests.database import fresh_database
 from tests.making import job
 from tests.server import Server
 
-HOST, TABLET = "10.87.0.1", "10.87.0.2"
-NAME = "shadbo-tablet"
+WORKER = int(os.environ.get("PYTEST_XDIST_WORKER", "gw0").removeprefix("gw"))
+"""Tests that run side by side have a network each."""
+HOST, TABLET = f"10.87.{WORKER}.1", f"10.87.{WORKER}.2"
+NAME = f"shadbo-tablet-{WORKER}"
+HERE, THERE = f"shadbo{WORKER}a", f"shadbo{WORKER}b"
 
 
 def ip(*words: str) -> bool:
@@ -47,11 +50,11 @@ def network() -> Iterator[None]:
     ip("netns", "delete", NAME)
     made = (
         ip("netns", "add", NAME)
-        and ip("link", "add", "shadbo0", "type", "veth", "peer", "name", "shadbo1", "netns", NAME)
-        and ip("addr", "add", f"{HOST}/24", "dev", "shadbo0")
-        and ip("link", "set", "shadbo0", "up")
-        and ip("-n", NAME, "addr", "add", f"{TABLET}/24", "dev", "shadbo1")
-        and ip("-n", NAME, "link", "set", "shadbo1", "up")
+        and ip("link", "add", HERE, "type", "veth", "peer", "name", THERE, "netns", NAME)
+        and ip("addr", "add", f"{HOST}/24", "dev", HERE)
+        and ip("link", "set", HERE, "up")
+        and ip("-n", NAME, "addr", "add", f"{TABLET}/24", "dev", THERE)
+        and ip("-n", NAME, "link", "set", THERE, "up")
     )
     if not made:
         ip("netns", "delete", NAME)

@@ -16,9 +16,10 @@ MAY_KNOW = {
     "files": {"core", "files"},
     "store": {"core", "files", "store"},
     "cutter": {"core", "cutter"},
-    "web": {"core", "files", "store", "cutter", "web"},
+    "work": {"core", "files", "store", "work"},
+    "web": {"core", "files", "store", "cutter", "work", "web"},
     "demo": {"core", "files", "store", "demo"},
-    "cli": {"core", "files", "store", "web", "demo", "cutter", "cli"},
+    "cli": {"core", "files", "store", "work", "web", "demo", "cutter", "cli"},
 }
 ROOMS = (
     "sheet", "words", "shop", "shapes", "solids", "pieces", "layout", "decisions", "findings", "options", "job",

@@ -9,18 +9,20 @@ from sqlalchemy.orm import Session
 
 from shadbo.demo.pictures import shirt_photo
 from shadbo.files.photo import take_in
-from shadbo.store import models_people
+from shadbo.store import models_people, models_work
 from shadbo.store.entrance import within
 from shadbo.store.jobs import Jobs
 from shadbo.store.models import Base
 from shadbo.store.people import People
 from shadbo.store.photos import Photos
+from shadbo.store.work import Works
 from shadbo.store.workshops import Stockroom
 from shadbo.web.opens import is_open
 from tests.making import job
 from tests.web.test_doors import crew, hashed, house, routes, signed_in
 
 assert models_people
+assert models_work
 __all__ = ["crew", "hashed", "house"]
 
 SECRET = "Nobody Else's Regatta"
@@ -38,6 +40,7 @@ def foreign(database, crew) -> None:
         Photos(s, "there").add(102, take_in(shirt_photo()), SECRET, "foreign-photo")
         Stockroom(s, "there", SECRET).restock(lambda stock: (stock, SECRET), "foreign-stock")
         People(s, "there").code_to_pair(SECRET)
+        Works(s, "there").ask("artwork", 102, {"name": SECRET}, b"")
 
 
 def test_no_route_reaches_another_workshop(house, database, crew, foreign):

@@ -22,7 +22,8 @@ def gap(typed: str, **more) -> dict:
 
 
 def test_health_and_shop(client):
-    assert client.get("/api/health").json() == {"status": "ok", "copies": None, "free_mb": None}
+    assert client.get("/api/health").json() == {
+        "status": "ok", "copies": None, "free_mb": None, "waiting": 0, "waits_s": 0}  # fmt: skip
     shop = client.get("/api/shop").json()
     assert {k: shop[k] for k in ("name", "system", "mark")} == {"name": "Workshop", "system": "mm", "mark": "0.5 mm"}
     assert "tape" in [t["tool"] for t in shop["tools"]], "what a reading may be taken with comes from the core"

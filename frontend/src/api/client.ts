@@ -57,6 +57,7 @@ export type Here = Schemas["Here"];
 export type Crew = Schemas["Crew"];
 export type Person = Schemas["Person"];
 export type GivenCode = Schemas["Code"];
+export type Pending = Schemas["Pending"];
 export type Rack = Schemas["Rack"];
 
 /** The server could not be reached, or its database could not: try again later. */

@@ -1,5 +1,5 @@
-import { useState } from "react";
-import { api, got, type ProposedLayout, type Question, words } from "../api/client";
+import { useEffect, useState } from "react";
+import { api, got, type Pending, type ProposedLayout, type Question, words } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
 import { useSession } from "./useSession";
@@ -10,8 +10,10 @@ export function LayoutsRow({ q }: { q: Question }) {
   const { say } = useMeasures();
   const [found, setFound] = useState<ProposedLayout[] | null>(null);
   const [state, setState] = useState("");
+  const [busy, setBusy] = useState(false);
   const ask = async () => {
-    setState("working them out…");
+    setState("");
+    setBusy(true);
     try {
       const params = { path: { job_id: session.id } };
       const body = { edits: session.unsaved(), system: session.system };
@@ -23,6 +25,7 @@ export function LayoutsRow({ q }: { q: Question }) {
     } catch (e) {
       setState(words(e));
     }
+    setBusy(false);
   };
   return (
     <section aria-label={q.label} className="border-t border-line py-2">
@@ -36,6 +39,7 @@ export function LayoutsRow({ q }: { q: Question }) {
       <p role="status" className="pt-1 text-[15px] text-soft empty:hidden">
         {state}
       </p>
+      {busy && <AtWork job={session.id} />}
       {found?.map((layout) => (
         <button
           key={layout.name}
@@ -63,5 +67,45 @@ export function LayoutsRow({ q }: { q: Question }) {
         </button>
       ))}
     </section>
+  );
+}
+
+const LOOK_MS = 700;
+
+/** How far the solver is, what waits before it, and a way to let it be. */
+function AtWork({ job }: { job: number }) {
+  const [mine, setMine] = useState<Pending | null>(null);
+  useEffect(() => {
+    const look = () =>
+      got(api.GET("/api/work"))
+        .then((all) => setMine(all.find((w) => w.job_id === job && w.kind === "layouts") ?? null))
+        .catch(() => {});
+    const timer = setInterval(look, LOOK_MS);
+    return () => clearInterval(timer);
+  }, [job]);
+  const before = mine?.ahead === 1 ? "one thing waits" : `${mine?.ahead} things wait`;
+  return (
+    <p role="status" className="flex items-center gap-x-3 pt-1 text-[15px] text-soft">
+      <span className="grow">
+        {mine?.state === "working"
+          ? `at it for ${mine.seconds} s`
+          : mine?.ahead
+            ? `${before} before it`
+            : "working them out…"}
+      </span>
+      {mine && (
+        <button
+          type="button"
+          className="action"
+          onClick={() =>
+            void got(api.DELETE("/api/work/{work_id}", { params: { path: { work_id: mine.id } } })).catch(
+              () => {},
+            )
+          }
+        >
+          Let it be
+        </button>
+      )}
+    </p>
   );
 }

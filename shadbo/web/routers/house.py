@@ -10,6 +10,7 @@ from sqlalchemy import text
 
 from shadbo.core.desk import TOOL_WORDS
 from shadbo.store.copies import VARIABLE, Copies, told
+from shadbo.store.work import Bench
 from shadbo.web.deps import JobsDep, SessionDep, is_known
 from shadbo.web.opens import opens_to, opens_to_all
 from shadbo.web.problems import RESPONSES
@@ -23,24 +24,31 @@ router = APIRouter(prefix="/api", tags=["house"], responses=RESPONSES)
 class Health:
     """Up, and the database answers; the newest copy of it that was read back whole, and how the last try went.
 
-    ``copies`` is None where nobody keeps any, ``free_mb`` what is free on the disk that they are on.
+    ``copies`` is None where nobody keeps any, ``free_mb`` what is free on the disk that they are on; ``waiting`` is
+    how much heavy work waits, ``waits_s`` is for how long the first of it has.
     """
 
     status: str
     copies: Copies | None
     free_mb: int | None
+    waiting: int = 0
+    waits_s: int = 0
 
 
 @router.get("/health")
 @opens_to_all
 def health(request: Request, session: SessionDep) -> Health:
-    """200 when the database answers, 503 when it does not; copies and disk are for those who work here."""
+    """200 when the database answers, 503 when it does not; the rest is for those who work here."""
     session.execute(text("select 1"))
-    folder = os.environ.get(VARIABLE)
-    if not folder or not is_known(request, session):
+    if not is_known(request, session):
         return Health("ok", None, None)
+    waiting, waits = Bench(session).waiting()
+    folder = os.environ.get(VARIABLE)
+    if not folder:
+        return Health("ok", None, None, waiting, waits)
     home = Path(folder)
-    return Health("ok", told(home), shutil.disk_usage(home).free // 1_000_000 if home.is_dir() else None)
+    free = shutil.disk_usage(home).free // 1_000_000 if home.is_dir() else None
+    return Health("ok", told(home), free, waiting, waits)
 
 
 @router.get("/authority.pem", response_class=Response)

@@ -3,19 +3,23 @@
 from dataclasses import dataclass
 from typing import Annotated
 
-from fastapi import APIRouter, Body, Query
+from fastapi import APIRouter, Body, Query, Request, Response
+from fastapi.concurrency import run_in_threadpool
 
 from shadbo.core.arranging.by_hand import CannotMove, put
-from shadbo.core.arranging.proposals import ProposedLayout, propose_layouts
+from shadbo.core.arranging.proposals import ProposedLayout
 from shadbo.core.assess import assess
 from shadbo.core.decisions.edit import BadEdit, Edit
+from shadbo.core.decisions.levers import Lever
 from shadbo.core.job.edits import as_typed
+from shadbo.core.shapes.artwork import Artwork
 from shadbo.core.words.lengths import System
-from shadbo.files.artwork import BadArtwork, read_artwork
 from shadbo.files.pieces_table import pieces_table
 from shadbo.files.tables import MOST_BYTES, Taken
+from shadbo.store.jobs import Jobs
 from shadbo.web.bodies import Advice, Move
-from shadbo.web.deps import JobsDep
+from shadbo.web.deps import EnteredDep, JobsDep
+from shadbo.web.heavy import Given, made
 from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 
@@ -30,12 +34,14 @@ class Moved:
     why: tuple[str, ...]
 
 
-@router.post("/layouts")
+@router.post("/layouts", response_model=list[ProposedLayout])
 @opens_to("look")
-def layouts(jobs: JobsDep, job_id: int, body: Advice) -> list[ProposedLayout]:
+async def layouts(request: Request, jobs: JobsDep, who: EnteredDep, job_id: int, body: Advice) -> Response:
     """Layouts for the pieces of the job, the best first."""
-    _, job, shop = jobs.laid_out(job_id, as_typed(body.edits, body.system))
-    return propose_layouts(job, shop)
+    edits = as_typed(body.edits, body.system)
+    asked = await run_in_threadpool(jobs.asked_of, job_id, edits)
+    found = await made(request, who.workshop_id, Given("layouts", job_id, asked))
+    return Response(found.content, media_type=found.media)
 
 
 @router.post("/move")
@@ -67,20 +73,26 @@ def pieces_from_table(
 
 @router.post("/artwork")
 @opens_to("look")
-def artwork_from_svg(
+async def artwork_from_svg(
+    request: Request,
     jobs: JobsDep,
+    who: EnteredDep,
     job_id: int,
     text: Annotated[str, Body(media_type="text/plain", max_length=MOST_BYTES)],
     name: Annotated[str, Query(max_length=80, pattern=r"^[^\x00-\x1f]*$")] = "",
 ) -> Moved:
     """Artwork to cut out of the middle board, from SVG: the edit that takes it, and what it is."""
+    lever = await run_in_threadpool(_artwork_lever, jobs, job_id)
+    found = await made(request, who.workshop_id, Given("artwork", job_id, {"name": name}, text.encode()))
+    drawn = Artwork.model_validate_json(found.content)
+    n = len(drawn.rings)
+    return Moved((lever.set(drawn),), (f"{name or 'the drawing'}: {n} outline{'s' if n > 1 else ''}",))
+
+
+def _artwork_lever(jobs: Jobs, job_id: int) -> Lever[Artwork]:
     _, job, shop = jobs.laid_out(job_id)
+    jobs.let_go()
     lever = assess(job, shop).desk.levers.artwork
     if lever is None:
         raise BadEdit("artwork", "this display cuts no artwork out")
-    try:
-        drawn = read_artwork(text, name)
-    except BadArtwork as bad:
-        raise BadEdit("artwork", str(bad)) from None
-    n = len(drawn.rings)
-    return Moved((lever.set(drawn),), (f"{name or 'the drawing'}: {n} outline{'s' if n > 1 else ''}",))
+    return lever

@@ -1,17 +1,18 @@
 """Paper and cutting files of a job: which there are, and each of them."""
 
 from dataclasses import dataclass
-from typing import Literal
+from typing import Annotated, Literal
 
-from fastapi import APIRouter, HTTPException, Response
+from fastapi import APIRouter, HTTPException, Path, Request, Response
 from fastapi.concurrency import run_in_threadpool
 
 from shadbo.core.assess import assess
-from shadbo.core.drawing.tiles import PAGES
+from shadbo.core.decisions.edit import BadEdit
 from shadbo.core.plan import Plan
 from shadbo.core.words.lengths import System
 from shadbo.files.papers import papers_of
-from shadbo.web.deps import JobsDep
+from shadbo.web.deps import EnteredDep, JobsDep
+from shadbo.web.heavy import Given, made
 from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 
@@ -31,6 +32,7 @@ class PaperView:
 
 def _plan(jobs: JobsDep, job_id: int) -> Plan:
     _, job, shop = jobs.laid_out(job_id)
+    jobs.let_go()
     return assess(job, shop)
 
 
@@ -43,12 +45,21 @@ def papers(jobs: JobsDep, job_id: int, system: System = "mm") -> list[PaperView]
 
 @router.get("/{name}", response_class=Response)
 @opens_to("look")
-async def paper(jobs: JobsDep, job_id: int, name: str, page: PageName = "a4", system: System = "mm") -> Response:
+async def paper(
+    request: Request,
+    jobs: JobsDep,
+    who: EnteredDep,
+    job_id: int,
+    name: Annotated[str, Path(max_length=60)],
+    page: PageName = "a4",
+    system: System = "mm",
+) -> Response:
     """One of them."""
-    plan = await run_in_threadpool(_plan, jobs, job_id)
-    found = next((p for p in papers_of(plan, system) if p.name == name), None)
-    if found is None:
-        raise HTTPException(404, f"This plan has no use for “{name[:60]}”")
-    content = await run_in_threadpool(found.make, plan, PAGES[page], system, job_id)
-    headers = {"Content-Disposition": f'attachment; filename="job-{job_id}-{found.name}"'}
-    return Response(content, media_type=found.kind, headers=headers)
+    asked = await run_in_threadpool(jobs.asked_of, job_id)
+    what = {"name": name.replace("\x00", ""), "page": page, "system": system, "job_id": job_id}
+    try:
+        found = await made(request, who.workshop_id, Given("paper", job_id, asked | what))
+    except BadEdit as bad:
+        raise HTTPException(404 if bad.at == "name" else 422, bad.message) from None
+    headers = {"Content-Disposition": f'attachment; filename="job-{job_id}-{what["name"]}"'}
+    return Response(found.content, media_type=found.media, headers=headers)

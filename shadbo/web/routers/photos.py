@@ -5,18 +5,22 @@ from typing import Annotated, Literal
 
 from fastapi import APIRouter, Query, Request, Response, status
 from fastapi.concurrency import run_in_threadpool
+from sqlalchemy.orm import Session
 
 from shadbo.core.assess import assess
 from shadbo.core.cutting.mat_choice import taking
 from shadbo.core.decisions.edit import BadEdit, Edit
 from shadbo.files.colours import Nearest, main_colours, nearest, sample
-from shadbo.files.photo import MOST_BYTES, BadPhoto, take_in
+from shadbo.files.photo import MOST_BYTES, Photo
+from shadbo.store.entrance import within
 from shadbo.store.jobs import Jobs
-from shadbo.store.photos import KeptPhoto
+from shadbo.store.photos import KeptPhoto, Photos
 from shadbo.web.bodies import EditId
-from shadbo.web.deps import JobsDep, PhotosDep
+from shadbo.web.deps import EnteredDep, JobsDep, PhotosDep
+from shadbo.web.heavy import Given, made
 from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
+from shadbo.work.kinds import photo_of
 
 router = APIRouter(prefix="/api/jobs/{job_id}/photos", tags=["photos"], responses=RESPONSES)
 _BODY = {
@@ -36,6 +40,7 @@ def list_photos(photos: PhotosDep, job_id: int) -> list[KeptPhoto]:
 async def add_photo(
     request: Request,
     photos: PhotosDep,
+    who: EnteredDep,
     job_id: int,
     edit_id: Annotated[EditId, Query()],
     name: Annotated[str, Query(max_length=120, pattern=r"^[^\x00-\x1f]*$")] = "",
@@ -46,11 +51,16 @@ async def add_photo(
         data += chunk
         if len(data) > MOST_BYTES:
             raise BadEdit("photos", f"the file is larger than {MOST_BYTES // 1_000_000} MB", name)
-    try:
-        photo = await run_in_threadpool(take_in, bytes(data))
-    except BadPhoto as bad:
-        raise BadEdit("photos", str(bad), name) from None
-    return await run_in_threadpool(photos.add, job_id, photo, name, edit_id)
+    await run_in_threadpool(photos.let_go)
+    photo = photo_of(await made(request, who.workshop_id, Given("photo", job_id, {}, bytes(data))))
+    return await run_in_threadpool(_keep, request, who.workshop_id, job_id, photo, name, edit_id)
+
+
+def _keep(request: Request, workshop_id: str, job_id: int, photo: Photo, name: str, edit_id: str) -> KeptPhoto:
+    """In a transaction of its own: the request's ended before the photograph was looked at."""
+    with Session(request.app.state.engine, expire_on_commit=False) as s, s.begin():
+        within(s, workshop_id)
+        return Photos(s, workshop_id).add(job_id, photo, name, edit_id)
 
 
 @router.get("/{photo_id}", response_class=Response)

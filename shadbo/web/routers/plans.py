@@ -36,7 +36,9 @@ def _json(adapter: TypeAdapter[Any], value: object) -> Response:
 
 
 def _job(jobs: Jobs, job_id: int, edits: list[Edit], system: System) -> tuple[int, Job, Shop]:
-    return jobs.laid_out(job_id, as_typed(edits, system))
+    found = jobs.laid_out(job_id, as_typed(edits, system))
+    jobs.let_go()
+    return found
 
 
 @router.post("/{job_id}/plan", response_model=PlanView)

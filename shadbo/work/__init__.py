@@ -1,0 +1,1 @@
+"""Heavy work: what is done outside a request, under limits of time and memory."""
