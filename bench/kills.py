@@ -1,7 +1,8 @@
 """Killing what serves, while people save: ``script/bench kills [--kills N]``.
 
-Four people save edits without a pause, each again under its id until it is acknowledged; every second or so a worker,
-the whole server, or a process of the database is killed. Prints what was acknowledged, lost and doubled.
+Four people save edits without a pause, each again under its id until it is acknowledged, and one asks for papers; every
+second or so a process that serves, the one that does heavy work, the whole server, or a process of the database is
+killed. Prints what was acknowledged, lost and doubled, and how many papers came.
 """
 
 import argparse
@@ -27,7 +28,7 @@ from tests.server import Server
 
 PEOPLE = 4
 PATIENCE_S = 90
-VICTIMS = ("worker", "server", "database process")
+VICTIMS = ("serving process", "heavy worker", "server", "database process")
 
 
 @dataclass
@@ -99,11 +100,11 @@ def kill(server: Server, rng: random.Random) -> str:
     victim = rng.choice(VICTIMS)
     if victim == "server":
         again(server)
-    elif victim == "worker":
-        told = subprocess.run(["pgrep", "-P", str(server.process.pid)], capture_output=True, text=True, check=False)
-        workers = [int(x) for x in told.stdout.split()]
-        if workers:
-            os.kill(rng.choice(workers), signal.SIGKILL)
+    elif victim in ("serving process", "heavy worker"):
+        found = children(server.process.pid, heavy=victim == "heavy worker")
+        if not found:
+            return "nothing"
+        os.kill(rng.choice(found), signal.SIGKILL)
     else:
         try:
             with psycopg.connect(plain(server.database_url), connect_timeout=2) as c:
@@ -115,6 +116,22 @@ def kill(server: Server, rng: random.Random) -> str:
         except (psycopg.Error, ProcessLookupError):
             return "nothing"
     return victim
+
+
+def children(pid: int, heavy: bool) -> list[int]:
+    """The processes that a server has started: those that do heavy work, or the others."""
+    told = subprocess.run(["pgrep", "-P", str(pid), "-a"], capture_output=True, text=True, check=False)
+    return [int(line.split()[0]) for line in told.stdout.splitlines() if (" work " in line) == heavy]
+
+
+def reads_papers(url: str, done: threading.Event, came: list[int]) -> None:
+    """Somebody who asks for one work sheet after the other, whatever becomes of it."""
+    while not done.is_set():
+        try:
+            with urllib.request.urlopen(f"{url}/api/jobs/105/papers/work-sheet.pdf", timeout=30) as answer:
+                came.append(len(answer.read()))
+        except OSError:
+            time.sleep(0.1)
 
 
 def count(url: str, people: list[Person]) -> tuple[int, int, int]:
@@ -150,7 +167,9 @@ def main() -> None:
     with serving() as server:
         done = threading.Event()
         people = [Person(server.url, 101 + n, done) for n in range(PEOPLE)]
+        papers: list[int] = []
         threads = [threading.Thread(target=p.run) for p in people]
+        threads.append(threading.Thread(target=reads_papers, args=(server.url, done, papers)))
         for t in threads:
             t.start()
         began, killed = time.monotonic(), Counter[str]()
@@ -163,7 +182,7 @@ def main() -> None:
             t.join()
         acknowledged, lost, doubled = count(server.database_url, people)
     print(f"{dict(killed)} in {time.monotonic() - began:.0f} s, {sum(p.tries for p in people)} tries")
-    print(f"acknowledged {acknowledged}, lost {lost}, doubled {doubled}")
+    print(f"acknowledged {acknowledged}, lost {lost}, doubled {doubled}; {len(papers)} papers came")
 
 
 if __name__ == "__main__":
