@@ -1,8 +1,8 @@
 """Killing what serves, while people save: ``script/bench kills [--kills N]``.
 
-Four people save edits without a pause, each again under its id until it is acknowledged, and one asks for papers; every
-second or so a process that serves, the one that does heavy work, the whole server, or a process of the database is
-killed. Prints what was acknowledged, lost and doubled, and how many papers came.
+Four people save edits without a pause, each again under its id until it is acknowledged, and one asks for papers.
+Every second or so a process that serves, the one that does heavy work, the whole server, or a process of the database
+is killed. Prints what was acknowledged, lost and doubled, and how many papers came.
 """
 
 import argparse

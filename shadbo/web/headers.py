@@ -33,6 +33,8 @@ class Headers:
                 headers["Permissions-Policy"] = PERMISSIONS
                 headers["Cross-Origin-Opener-Policy"] = "same-origin"
                 headers["Cross-Origin-Resource-Policy"] = "same-origin"
+                if scope["scheme"] == "https":
+                    headers["Strict-Transport-Security"] = "max-age=31536000"
                 if is_api:
                     headers["Cache-Control"] = "no-store"
             await send(message)

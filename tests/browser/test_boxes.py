@@ -119,7 +119,7 @@ def test_a_zone_is_traced_on_a_photograph_by_taps_and_by_keys(page: Page, photog
     trace.get_by_role("button").first.click()
     sheet = page.get_by_role("button", name=re.compile("^Photograph: arrow keys"))
     expect(trace).to_contain_text("the top left corner of the piece")
-    expect(sheet.get_by_role("img")).to_have_js_property("complete", True)  # before that it has no size yet
+    expect(sheet.locator("img")).to_have_js_property("complete", True)  # before that it has no size yet
     box = sheet.bounding_box()
     assert box is not None
     for x, y in (*CORNERS, (0.4, 0.46), (0.58, 0.46)):

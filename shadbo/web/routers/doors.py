@@ -1,5 +1,6 @@
 """Doors: who is here, signing in and out, and the codes that let somebody in."""
 
+import logging
 from dataclasses import dataclass
 from typing import Annotated
 
@@ -19,6 +20,7 @@ from shadbo.web.deps import SessionDep, known
 from shadbo.web.opens import opens_to_all
 from shadbo.web.problems import RESPONSES, Problem, answer
 
+log = logging.getLogger("shadbo.doors")
 router = APIRouter(prefix="/api/session", tags=["doors"], responses=RESPONSES | {429: RESPONSES[403]})
 
 Name = Annotated[str, Field(min_length=1, max_length=60, pattern=r"^[^\x00-\x1f]*$")]
@@ -111,6 +113,7 @@ def _here(request: Request, session: Session, who: Entered | None) -> Here:
 
 
 def _let_in(request: Request, token: str) -> Response:
+    log.info("let in from %s by %s", _address(request), request.url.path)
     response = JSONResponse(None)
     give(request, response, token)
     return response
@@ -120,8 +123,9 @@ def _address(request: Request) -> str:
     return request.client.host if request.client else ""
 
 
-def _not_let_in(bad: NotLetIn) -> Response:
+def _not_let_in(request: Request, bad: NotLetIn) -> Response:
     """Answered, not raised: the try that failed is to be remembered with this very transaction."""
+    log.warning("not let in from %s by %s", _address(request), request.url.path)
     return answer(Problem(title="Not let in", status=403, detail=str(bad)))
 
 
@@ -142,7 +146,7 @@ def sign_in(request: Request, session: SessionDep, body: SignIn) -> Response:
     try:
         return _let_in(request, Entrance(session).sign_in(body.name, body.password, _address(request)))
     except NotLetIn as bad:
-        return _not_let_in(bad)
+        return _not_let_in(request, bad)
 
 
 @router.delete("", response_model=None)
@@ -163,7 +167,7 @@ def join(request: Request, session: SessionDep, body: Join) -> Response:
     try:
         return _let_in(request, Entrance(session).join(body.code, body.password, _address(request)))
     except NotLetIn as bad:
-        return _not_let_in(bad)
+        return _not_let_in(request, bad)
 
 
 @router.post("/pair", response_model=None)
@@ -173,7 +177,7 @@ def pair(request: Request, session: SessionDep, body: Pair) -> Response:
     try:
         return _let_in(request, Entrance(session).pair(body.code, _address(request)))
     except NotLetIn as bad:
-        return _not_let_in(bad)
+        return _not_let_in(request, bad)
 
 
 @router.post("/setup", response_model=None)
@@ -185,7 +189,7 @@ def set_up(request: Request, session: SessionDep, body: SetUp) -> Response:
         token = Entrance(session).set_up(body.code, body.name, body.password, shop, _address(request))
         return _let_in(request, token)
     except NotLetIn as bad:
-        return _not_let_in(bad)
+        return _not_let_in(request, bad)
 
 
 @router.post("/as", response_model=None)
@@ -198,7 +202,7 @@ def change_to(request: Request, session: SessionDep, body: ChangeTo) -> Response
     try:
         return _let_in(request, Entrance(session).as_person(who.workshop_id, body.person_id))
     except NotLetIn as bad:
-        return _not_let_in(bad)
+        return _not_let_in(request, bad)
 
 
 @router.post("/password", response_model=None)
@@ -212,4 +216,4 @@ def change_password(request: Request, session: SessionDep, body: NewPassword) ->
         token = Entrance(session).change_password(who, body.old, body.new, _address(request))
         return _let_in(request, token)
     except NotLetIn as bad:
-        return _not_let_in(bad)
+        return _not_let_in(request, bad)
