@@ -10,8 +10,8 @@ from shadbo.store.database import VARIABLE, engine, migrate
 
 
 @contextmanager
-def fresh_database(name: str) -> Iterator[tuple[str, Engine]]:
-    """An empty, migrated database; dropped afterwards. Yields its address and an engine on it.
+def fresh_database(name: str, to: str = "head") -> Iterator[tuple[str, Engine]]:
+    """An empty database, migrated to a version; dropped afterwards. Yields its address and an engine on it.
 
     Tests that run side by side have one each.
     """
@@ -24,7 +24,7 @@ def fresh_database(name: str) -> Iterator[tuple[str, Engine]]:
         c.execute(text(f'drop database if exists "{name}" with (force)'))
         c.execute(text(f'create database "{name}"'))
     mine = url.set(database=name).render_as_string(hide_password=False)
-    migrate(mine)
+    migrate(mine, to)
     e = engine(mine)
     try:
         yield mine, e

@@ -7,6 +7,7 @@ from shadbo.core.decisions.edit import BadEdit
 from shadbo.core.job.edits import read_job
 from shadbo.core.job.job import FORMAT, VERSION, Job
 from shadbo.core.job_versions import upgrade
+from shadbo.core.words.signs import is_whole
 
 
 class BadFile(ValueError):
@@ -26,6 +27,10 @@ def read(text: str) -> Job:
         raise BadFile(f"line {bad.lineno}, column {bad.colno}", f"“{near}”", bad.msg) from None
     except RecursionError:
         raise BadFile("the file", "brackets nested thousands deep", "a job") from None
+    except ValueError:
+        raise BadFile("a number", "thousands of digits", "a finite number") from None
+    if not is_whole(json.dumps(data, ensure_ascii=False)):
+        raise BadFile("the file", "half of a pair of signs (a lone surrogate)", "whole signs")
     if not isinstance(data, dict):
         raise BadFile("the file", f"a {type(data).__name__}", "an object with format, version and pieces")
     if data.get("format") != FORMAT:

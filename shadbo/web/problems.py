@@ -1,11 +1,12 @@
 """Errors as problem details (RFC 9457), each with the place where the mistake was made."""
 
+import json
 import logging
 from typing import Any
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
-from fastapi.responses import JSONResponse
+from fastapi.responses import Response
 from pydantic import BaseModel
 from sqlalchemy.exc import DataError, DBAPIError, OperationalError
 from sqlalchemy.exc import TimeoutError as PoolTimeout
@@ -73,25 +74,23 @@ RESPONSES: dict[int | str, dict[str, Any]] = {
 RETRY_SECONDS = 2
 
 
-def answer(problem: Problem) -> JSONResponse:
-    """The problem as a response; one that passes says when to try again."""
+def answer(problem: Problem) -> Response:
+    """The problem as a response; one that passes says when to try again. Half of a pair of signs is told as “?”."""
     again = {"Retry-After": str(RETRY_SECONDS)} if problem.status == 503 else None
-    return JSONResponse(
-        problem.model_dump(mode="json"), status_code=problem.status, headers=again,
-        media_type="application/problem+json",
-    )  # fmt: skip
+    told = json.dumps(problem.model_dump(mode="json"), ensure_ascii=False).encode("utf-8", "replace")
+    return Response(told, status_code=problem.status, headers=again, media_type="application/problem+json")
 
 
 def install(app: FastAPI) -> None:
     """Teach the application to answer every error as a problem."""
 
     @app.exception_handler(BadEdit)
-    def bad_edit(_: Request, bad: BadEdit) -> JSONResponse:
+    def bad_edit(_: Request, bad: BadEdit) -> Response:
         wrong = Wrong(at=bad.at, message=bad.message, found=_plain(bad.found))
         return answer(Problem(title="This cannot stand there", status=422, detail=str(bad), errors=[wrong]))
 
     @app.exception_handler(CannotPlan)
-    def cannot_plan(_: Request, bad: CannotPlan) -> JSONResponse:
+    def cannot_plan(_: Request, bad: CannotPlan) -> Response:
         log.error("a plan fails", exc_info=bad)
         return answer(
             Problem(
@@ -104,12 +103,12 @@ def install(app: FastAPI) -> None:
         )
 
     @app.exception_handler(BadFile)
-    def bad_file(_: Request, bad: BadFile) -> JSONResponse:
+    def bad_file(_: Request, bad: BadFile) -> Response:
         wrong = Wrong(at=bad.where, message=f"expected {bad.expected}", found=bad.found)
         return answer(Problem(title="This is no job file", status=422, detail=str(bad), errors=[wrong]))
 
     @app.exception_handler(RequestValidationError)
-    def bad_request(_: Request, bad: RequestValidationError) -> JSONResponse:
+    def bad_request(_: Request, bad: RequestValidationError) -> Response:
         errors = [
             Wrong(
                 at="/".join(str(p) for p in e["loc"] if p != "body"),
@@ -121,29 +120,29 @@ def install(app: FastAPI) -> None:
         return answer(Problem(title="The request is not understood", status=422, errors=errors[:20]))
 
     @app.exception_handler(NoSuchJob)
-    def no_job(_: Request, bad: NoSuchJob) -> JSONResponse:
+    def no_job(_: Request, bad: NoSuchJob) -> Response:
         return answer(Problem(title="Not found", status=404, detail=str(bad)))
 
     @app.exception_handler(NoSuchPhoto)
-    def no_photo(_: Request, bad: NoSuchPhoto) -> JSONResponse:
+    def no_photo(_: Request, bad: NoSuchPhoto) -> Response:
         return answer(Problem(title="Not found", status=404, detail=str(bad)))
 
     @app.exception_handler(TooManyPhotos)
-    def too_many(_: Request, bad: TooManyPhotos) -> JSONResponse:
+    def too_many(_: Request, bad: TooManyPhotos) -> Response:
         wrong = Wrong(at="photos", message=str(bad))
         return answer(Problem(title="No room for it", status=422, detail=str(bad), errors=[wrong]))
 
     @app.exception_handler(NothingToUndo)
-    def nothing(_: Request, bad: NothingToUndo) -> JSONResponse:
+    def nothing(_: Request, bad: NothingToUndo) -> Response:
         return answer(Problem(title="Nothing to do", status=409, detail=str(bad)))
 
     @app.exception_handler(StockChanged)
-    def stock_changed(_: Request, bad: StockChanged) -> JSONResponse:
+    def stock_changed(_: Request, bad: StockChanged) -> Response:
         return answer(Problem(title="Someone else has changed the stock", status=412, detail=str(bad),
                               version=bad.version))  # fmt: skip
 
     @app.exception_handler(TooManyTries)
-    def too_often(_: Request, bad: TooManyTries) -> JSONResponse:
+    def too_often(_: Request, bad: TooManyTries) -> Response:
         minutes = -(-bad.seconds // 60)
         told = answer(Problem(title="Too many tries from there", status=429,
                               detail=f"Try again in {minutes} minute{'s' if minutes > 1 else ''}."))  # fmt: skip
@@ -151,29 +150,29 @@ def install(app: FastAPI) -> None:
         return told
 
     @app.exception_handler(TooMuchWork)
-    def too_much(_: Request, bad: TooMuchWork) -> JSONResponse:
+    def too_much(_: Request, bad: TooMuchWork) -> Response:
         return answer(Problem(title="Too much waits already", status=503, detail=f"{bad}. Try again in a moment."))
 
     @app.exception_handler(Busy)
-    def busy(_: Request, bad: Busy) -> JSONResponse:
+    def busy(_: Request, bad: Busy) -> Response:
         return answer(Problem(title="Too much at once", status=503, detail="Try again in a moment."))
 
     @app.exception_handler(BadPassword)
-    def bad_password(_: Request, bad: BadPassword) -> JSONResponse:
+    def bad_password(_: Request, bad: BadPassword) -> Response:
         wrong = Wrong(at="password", message=str(bad))
         return answer(Problem(title="Not a password", status=422, detail=str(bad), errors=[wrong]))
 
     @app.exception_handler(BadPerson)
-    def bad_person(_: Request, bad: BadPerson) -> JSONResponse:
+    def bad_person(_: Request, bad: BadPerson) -> Response:
         wrong = Wrong(at=bad.at, message=str(bad))
         return answer(Problem(title="This cannot stand there", status=422, detail=str(bad), errors=[wrong]))
 
     @app.exception_handler(NoSuchPerson)
-    def no_person(_: Request, bad: NoSuchPerson) -> JSONResponse:
+    def no_person(_: Request, bad: NoSuchPerson) -> Response:
         return answer(Problem(title="Not found", status=404, detail=str(bad)))
 
     @app.exception_handler(Stale)
-    def stale(_: Request, bad: Stale) -> JSONResponse:
+    def stale(_: Request, bad: Stale) -> Response:
         since = [Since(at=e.at, to=e.to) for e in bad.since]
         return answer(
             Problem(
@@ -187,7 +186,7 @@ def install(app: FastAPI) -> None:
         )
 
     @app.exception_handler(HTTPException)
-    def http(_: Request, bad: HTTPException) -> JSONResponse:
+    def http(_: Request, bad: HTTPException) -> Response:
         if bad.status_code == 400:  # a body that cannot be parsed at all, such as one nested without end
             return answer(Problem(title="The request is not understood", status=422, detail=str(bad.detail)))
         told = answer(Problem(title=str(bad.detail), status=bad.status_code))
@@ -195,7 +194,7 @@ def install(app: FastAPI) -> None:
         return told
 
     @app.exception_handler(OperationalError)
-    def no_database(_: Request, bad: OperationalError) -> JSONResponse:
+    def no_database(_: Request, bad: OperationalError) -> Response:
         log.warning("database: %s", bad.orig)
         return answer(
             Problem(
@@ -206,18 +205,18 @@ def install(app: FastAPI) -> None:
         )
 
     @app.exception_handler(PoolTimeout)
-    def too_busy(_: Request, bad: PoolTimeout) -> JSONResponse:
+    def too_busy(_: Request, bad: PoolTimeout) -> Response:
         log.warning("no connection to the database is free: %s", bad)
         detail = "Nothing typed is lost; it is tried again."
         return answer(Problem(title="Too much at once", status=503, detail=detail))
 
     @app.exception_handler(DataError)
-    def not_storable(_: Request, bad: DataError) -> JSONResponse:
+    def not_storable(_: Request, bad: DataError) -> Response:
         log.warning("not storable: %s", bad.orig)
         return answer(Problem(title="This cannot be stored", status=422, detail=str(bad.orig).splitlines()[0]))
 
     @app.exception_handler(DBAPIError)
-    def not_written(_: Request, bad: DBAPIError) -> JSONResponse:
+    def not_written(_: Request, bad: DBAPIError) -> Response:
         log.error("the database refuses", exc_info=bad)
         return answer(Problem(title="The database refuses this just now", status=503,
                               detail="Nothing typed is lost; it is tried again."))  # fmt: skip

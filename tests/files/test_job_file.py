@@ -89,6 +89,17 @@ def test_deep_nesting_is_no_crash():
         job_file.read('{"format": "shadbo-job", "version": 1, "pieces": ' + "[" * 100_000)
 
 
+@pytest.mark.parametrize("text", [
+    '{"format": "\\ud800", "version": 1}',
+    '{"format": "shadbo-job", "version": 1, "received": "\\ud800"}',
+    '{"format": "shadbo-job", "version": 1, "owner": {"\\ud800": ""}}',
+    '{"format": "shadbo-job", "version": ' + "9" * 5000 + "}",
+])  # fmt: skip
+def test_what_no_file_can_hold_is_refused(text: str):
+    with pytest.raises(job_file.BadFile):
+        job_file.read(text)
+
+
 def test_fields_of_ones_own_are_kept():
     text = '{"format": "shadbo-job", "version": 1, "x_shelf": "B 4", "title": "Net mender"}'
     kept = job_file.read(text)

@@ -1,9 +1,21 @@
-"""Signs that XML cannot hold, taken out of text that goes into it."""
+"""Signs that cannot be kept: halves of pairs, and what XML cannot hold, taken out of text that goes into it."""
 
 import re
 from xml.sax.saxutils import escape, quoteattr
 
 _NONE_OF_XML = re.compile("[^\t\n\r\x20-\ud7ff\ue000-\ufffd\U00010000-\U0010ffff]")
+
+
+_HALF = re.compile("[\ud800-\udfff]")
+
+
+def is_whole(text: str) -> bool:
+    """Whether no sign of it is half of a pair (a lone surrogate, which no file in UTF-8 holds).
+
+    >>> is_whole("Cod"), is_whole("Cod" + chr(0xD800))
+    (True, False)
+    """
+    return _HALF.search(text) is None
 
 
 def storable_in_xml(text: str) -> str:
