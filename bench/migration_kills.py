@@ -35,7 +35,8 @@ def fill(url: str) -> None:
         for n, job in enumerate(demo_jobs()[:JOBS], 101):
             written = psycopg.types.json.Jsonb(job.as_written())
             c.execute(
-                "insert into jobs (workshop_id, id, title, owner, state, worst, says, version, document, made_by_edit)"
+                "insert into jobs"
+                " (workshop_id, id, title, owner, state, worst, says, version, document, made_by_edit)"
                 " values ('here', %s, %s, '', 'to cut', 'fine', '{\"mm\": \"\", \"inch\": \"\"}', 1, %s, %s)",
                 [n, job.title, written, f"made-{n}"],
             )

@@ -33,6 +33,7 @@ def main() -> None:
 
         shot("rack", "/")
         shot("stock", "/stock")
+        shot("people", "/people")
         shot("measure", "/jobs/104?at=measure")
         shot("stretch", "/jobs/107?at=measure", "button:text-is('Stretch')")
         shot("display", "/jobs/108?at=display")
@@ -44,7 +45,6 @@ def main() -> None:
         shot("jersey-box", "/jobs/118?at=sizes")
         shot("mat", "/jobs/118?at=parts", "button:text-is('Mat, from behind')")
         shot("apart", "/jobs/118?at=depth", "button:text-is('Taken apart')")
-        shot("pegs", "/jobs/121?at=mount", "button:text-is('Edge section')")
         shot("light-box", "/jobs/122?at=sizes")
         shot("papers", "/jobs/118?at=mount", "button:text-is('Paper & files')")
         shot("zone", "/jobs/118?at=receive", f"{TRACE} button >> nth=0")

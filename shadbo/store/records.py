@@ -52,10 +52,11 @@ class Listed:
 
 @dataclass(frozen=True, slots=True)
 class Revision:
-    """One revision, for the record."""
+    """One revision, for the record: its edits, and those that would take it back, in the other order."""
 
     version: int
     kind: str
     who: str
     at: dt.datetime
-    places: tuple[str, ...]
+    edits: tuple[Edit, ...]
+    inverse: tuple[Edit, ...]

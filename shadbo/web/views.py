@@ -2,22 +2,27 @@
 
 import datetime as dt
 import hashlib
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from shadbo.core.asking.questions import Question, Station
 from shadbo.core.asking.rows import pin_row
+from shadbo.core.assess import assess
 from shadbo.core.build.assembly import ViewName
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.drawing.board import VIEW_WORDS, draw, draw_ladder, views_of
 from shadbo.core.drawing.marks import Fit
-from shadbo.core.findings import Finding
+from shadbo.core.findings import CannotPlan, Finding
+from shadbo.core.history import Change, rows_of, told
+from shadbo.core.job.job import Job
 from shadbo.core.next_step import next_step
 from shadbo.core.plan import Plan
+from shadbo.core.shop.shop import Shop
 from shadbo.core.shop.values import Tool
 from shadbo.core.stations import stations
 from shadbo.core.words.lengths import Both, System
 from shadbo.core.words.working import Line, line
-from shadbo.store.records import Kept
+from shadbo.store.records import Kept, Revision
 from shadbo.web.bodies import Ask
 
 
@@ -194,3 +199,28 @@ def job_view(kept: Kept) -> JobView:
     """The header of a stored job."""
     j = kept.job
     return JobView(kept.id, kept.version, j.title, j.owner.name, j.due, kept.changed_at, kept.can_undo, kept.can_redo)
+
+
+@dataclass(frozen=True, slots=True)
+class RevisionView:
+    """One revision: what it did, who did it, when, and what it changed; ``more`` counts what is not told."""
+
+    version: int
+    kind: str
+    who: str
+    at: dt.datetime
+    changes: tuple[Change, ...]
+    more: int
+
+
+def revision_views(past: Sequence[Revision], job: Job, shop: Shop) -> list[RevisionView]:
+    """Revisions in the words of the rows that the job has now."""
+    try:
+        rows = rows_of(assess(job, shop))
+    except CannotPlan:
+        rows = {}
+    views = []
+    for r in past:
+        did = told(r.edits, r.inverse, rows)
+        views.append(RevisionView(r.version, r.kind, r.who, r.at, did.changes, did.more))
+    return views

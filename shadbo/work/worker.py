@@ -13,7 +13,7 @@ from shadbo.store.database import engine
 from shadbo.work.limits import PR_SET_PDEATHSIG
 
 AGAIN_SECONDS = 1.0
-STOPPING_SECONDS = 3.0
+STOPPING_SECONDS = 0.5
 STARTER = "SHADBO_WORK_FOR"
 """The process that a worker ends with, where one started it."""
 

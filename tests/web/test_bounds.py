@@ -122,6 +122,15 @@ def test_signs_that_cannot_be_kept_are_refused_wherever_they_stand(client, api, 
     assert client.get(f"/api/jobs/{job['id']}").json()["version"] == 1
 
 
+@pytest.mark.parametrize("at", ["due", "pieces/piece/worth", "display", "options/floater/gap", "hanging/kind"])
+def test_half_a_sign_is_refused_at_its_field(client, api, at: str):
+    job = api.make()
+    body = f'{{"edits":[{{"at":"{at}","to":"\\ud800"}}]}}'
+    answer = client.post(f"/api/jobs/{job['id']}/plan", content=body, headers=JSON)
+    assert answer.status_code == 422
+    assert answer.json()["errors"][0]["at"].startswith(at.split("/")[0])
+
+
 def test_a_field_of_another_programs_own_has_bounds(client, api):
     job = api.make()
     deep: object = 1

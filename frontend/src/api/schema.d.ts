@@ -393,7 +393,7 @@ export interface paths {
         };
         /**
          * Revisions
-         * @description Every revision, the newest first.
+         * @description Every revision, the newest first, with what it changed from what to what.
          */
         get: operations["revisions_api_jobs__job_id__revisions_get"];
         put?: never;
@@ -1107,6 +1107,16 @@ export interface components {
             mm: string;
             /** Inch */
             inch: string;
+        };
+        /**
+         * Change
+         * @description One row that was changed. ``before`` or ``after`` is None where nothing was decided there.
+         */
+        Change: {
+            /** Label */
+            label: string;
+            before: components["schemas"]["Both"] | null;
+            after: components["schemas"]["Both"] | null;
         };
         /**
          * ChangeTo
@@ -1870,10 +1880,10 @@ export interface components {
             effects: components["schemas"]["EffectView"][];
         };
         /**
-         * Revision
-         * @description One revision, for the record.
+         * RevisionView
+         * @description One revision: what it did, who did it, when, and what it changed; ``more`` counts what is not told one by one.
          */
-        Revision: {
+        RevisionView: {
             /** Version */
             version: number;
             /** Kind */
@@ -1885,8 +1895,10 @@ export interface components {
              * Format: date-time
              */
             at: string;
-            /** Places */
-            places: string[];
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+            /** More */
+            more: number;
         };
         /**
          * RoleSays
@@ -5135,7 +5147,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Revision"][];
+                    "application/json": components["schemas"]["RevisionView"][];
                 };
             };
             /** @description Not signed in */

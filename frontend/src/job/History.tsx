@@ -1,7 +1,9 @@
 import { useEffect, useState } from "react";
 import { api, got, type Revision } from "../api/client";
+import { useMeasures } from "../app/system";
 import { useDoors } from "../doors/here";
-import { timeOf } from "../ui/dates";
+import { longDay, timeOf } from "../ui/dates";
+import { Frac } from "../ui/Frac";
 import { useOutbox, useSession } from "./useSession";
 
 const WORDS: Record<string, string> = {
@@ -16,6 +18,7 @@ const WORDS: Record<string, string> = {
 export function History() {
   const session = useSession();
   const { may } = useDoors();
+  const { say } = useMeasures();
   const job = useOutbox((s) => s.job);
   const [past, setPast] = useState<Revision[]>([]);
   const version = job?.version;
@@ -34,16 +37,37 @@ export function History() {
       <p className="pb-2 text-soft">Going back is a new change; nothing is ever lost.</p>
       <ol>
         {past.map((r) => (
-          <li key={r.version} className="flex min-h-14 items-center gap-3 border-t border-line py-1">
-            <span className="min-w-0 grow">
-              <span className="block">
-                {timeOf(r.at)} · {WORDS[r.kind] ?? r.kind}
-                {r.who && ` · ${r.who}`}
-              </span>
-              <span className="block truncate text-[15px] text-soft">
-                {r.places.map((p) => p.split("/").at(-1)?.replaceAll("_", " ")).join(", ")}
-              </span>
-            </span>
+          <li key={r.version} className="flex min-h-14 items-start gap-3 border-t border-line py-2">
+            <div className="min-w-0 grow">
+              <p>
+                <span className="font-bold">{WORDS[r.kind] ?? r.kind}</span>
+                <span className="text-soft">
+                  {r.who && ` by ${r.who}`}, {longDay(r.at.slice(0, 10))}, {timeOf(r.at)}
+                </span>
+              </p>
+              <ul className="text-[15px]">
+                {r.changes.map((c) => (
+                  <li key={c.label} className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-3">
+                    <span className="truncate text-soft">{c.label}</span>
+                    <span className="text-right">
+                      {c.before && (
+                        <>
+                          <span className="text-soft line-through decoration-1">
+                            <Frac>{say(c.before)}</Frac>
+                          </span>{" "}
+                        </>
+                      )}
+                      {c.after ? (
+                        <Frac>{say(c.after)}</Frac>
+                      ) : (
+                        <em className="text-soft">left to the plan</em>
+                      )}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+              {r.more > 0 && <p className="text-[15px] text-soft">and {r.more} more</p>}
+            </div>
             {r.version !== version && may("plan") && (
               <button type="button" className="action" onClick={() => session.goBack(r.version)}>
                 Go back here

@@ -5,7 +5,7 @@ new value; None takes the value away, so that the plan decides again.
 """
 
 import copy
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from typing import Any
 
 from pydantic import ValidationError
@@ -15,6 +15,7 @@ from shadbo.core.job.job import Job
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.shop.values import STORED
 from shadbo.core.words.lengths import NotALength, System, metric_text, parse
+from shadbo.core.words.signs import is_whole
 
 Data = dict[str, Any]
 
@@ -129,6 +130,23 @@ def read_job(data: object, context: str = "") -> Job:
         first = bad.errors(include_url=False, include_context=False)[0]
         message = first["msg"].removeprefix("Value error, ")
         raise BadEdit(_path(first["loc"], data), message, _brief(first["input"])) from None
+    except UnicodeEncodeError:
+        where = next((at for at, text in _texts("", data) if not is_whole(text)), "")
+        raise BadEdit(where, "half of a pair of signs cannot be kept") from None
+
+
+def _texts(at: str, value: object) -> Iterator[tuple[str, str]]:
+    """Every text of plain data with its place; a field's name stands at the place of what holds it."""
+    if isinstance(value, str):
+        yield at, value
+    elif isinstance(value, dict):
+        for name, inside in value.items():
+            yield at, str(name)
+            yield from _texts(f"{at}/{name}".removeprefix("/"), inside)
+    elif isinstance(value, list):
+        for n, inside in enumerate(value):
+            name = inside.get("id", n) if isinstance(inside, dict) else n
+            yield from _texts(f"{at}/{name}".removeprefix("/"), inside)
 
 
 def _path(loc: tuple[int | str, ...], data: object) -> str:

@@ -9,12 +9,12 @@ from fastapi import APIRouter, Body, Query, status
 from shadbo.core.job.edits import apply, as_typed
 from shadbo.core.job.job import Job
 from shadbo.files import job_file
-from shadbo.store.records import Kept, Listed, Revision
+from shadbo.store.records import Kept, Listed
 from shadbo.web.bodies import EditId, NewJob, Save, Step
 from shadbo.web.deps import JobsDep
 from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
-from shadbo.web.views import JobView, job_view
+from shadbo.web.views import JobView, RevisionView, job_view, revision_views
 
 router = APIRouter(prefix="/api/jobs", tags=["jobs"], responses=RESPONSES)
 files = APIRouter(prefix="/api/files", tags=["jobs"], responses=RESPONSES)
@@ -89,9 +89,12 @@ def redo(jobs: JobsDep, job_id: int, body: Step) -> JobView:
 
 @router.get("/{job_id}/revisions")
 @opens_to("look")
-def revisions(jobs: JobsDep, job_id: int) -> list[Revision]:
-    """Every revision, the newest first."""
-    return jobs.revisions(job_id)
+def revisions(jobs: JobsDep, job_id: int) -> list[RevisionView]:
+    """Every revision, the newest first, with what it changed from what to what."""
+    past = jobs.revisions(job_id)
+    _, job, shop = jobs.laid_out(job_id)
+    jobs.let_go()
+    return revision_views(past, job, shop)
 
 
 @router.post("/{job_id}/revisions/{version}")
