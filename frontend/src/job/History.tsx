@@ -37,8 +37,8 @@ export function History() {
       <p className="pb-2 text-soft">Going back is a new change; nothing is ever lost.</p>
       <ol>
         {past.map((r) => (
-          <li key={r.version} className="flex min-h-14 items-start gap-3 border-t border-line py-2">
-            <div className="min-w-0 grow">
+          <li key={r.version} className="border-t border-line py-2">
+            <div>
               <p>
                 <span className="font-bold">{WORDS[r.kind] ?? r.kind}</span>
                 <span className="text-soft">
@@ -47,9 +47,9 @@ export function History() {
               </p>
               <ul className="text-[15px]">
                 {r.changes.map((c) => (
-                  <li key={c.label} className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-3">
-                    <span className="truncate text-soft">{c.label}</span>
-                    <span className="text-right">
+                  <li key={c.label} className="flex flex-wrap gap-x-2">
+                    <span className="text-soft">{c.label}:</span>
+                    <span>
                       {c.before && (
                         <>
                           <span className="text-soft line-through decoration-1">
@@ -69,7 +69,11 @@ export function History() {
               {r.more > 0 && <p className="text-[15px] text-soft">and {r.more} more</p>}
             </div>
             {r.version !== version && may("plan") && (
-              <button type="button" className="action" onClick={() => session.goBack(r.version)}>
+              <button
+                type="button"
+                className="link min-h-11 text-[15px]"
+                onClick={() => session.goBack(r.version)}
+              >
                 Go back here
               </button>
             )}

@@ -1,6 +1,13 @@
-import { Disclosure, DisclosureButton, DisclosurePanel } from "@headlessui/react";
+import {
+  Disclosure,
+  DisclosureButton,
+  DisclosurePanel,
+  Popover,
+  PopoverButton,
+  PopoverPanel,
+} from "@headlessui/react";
 import { useState } from "react";
-import type { PlanView } from "../api/client";
+import type { FindingView, PlanView, RemedyView } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
 import { Sign } from "../ui/Sign";
@@ -22,7 +29,12 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
   if (!plan) return null;
   const findings = advice ?? plan.findings;
   const n = findings.length;
-  const finding = findings[Math.min(at, n - 1)];
+  const shown = Math.min(at, n - 1);
+  const finding = findings[shown];
+  const take = (remedy: RemedyView) => {
+    setAt(0);
+    session.edit(remedy.edits);
+  };
   if (!finding) {
     const asks = plan.asks;
     return (
@@ -65,35 +77,136 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
         </button>
       </p>
       {n > 1 && (
-        <button
-          type="button"
-          className="min-h-11 px-2 text-soft whitespace-nowrap"
-          onClick={() => setAt((Math.min(at, n - 1) + 1) % n)}
-        >
-          {Math.min(at, n - 1) + 1} of {n} ▸
-        </button>
+        <span className="flex items-center whitespace-nowrap">
+          <button
+            type="button"
+            className="bar-button text-soft"
+            aria-label="The finding before"
+            onClick={() => setAt((shown + n - 1) % n)}
+          >
+            ◂
+          </button>
+          <AllFindings
+            findings={findings}
+            shown={shown}
+            go={setAt}
+            station={(name) => plan.stations.find((s) => s.name === name)?.label ?? ""}
+            onStation={onStation}
+            take={take}
+          />
+          <button
+            type="button"
+            className="bar-button text-soft"
+            aria-label="The next finding"
+            onClick={() => setAt((shown + 1) % n)}
+          >
+            ▸
+          </button>
+        </span>
       )}
       {finding.remedies.map((r) => (
-        <button
-          key={r.label.mm}
-          type="button"
-          className="action max-w-60 px-3 py-1 leading-[1.1]"
-          onClick={() => {
-            setAt(0);
-            session.edit(r.edits);
-          }}
-        >
-          <span className="block font-bold">
-            <Frac>{say(r.label)}</Frac>
-          </span>
-          <span className="block text-[14px]">
-            <Frac>{say(r.changes)}</Frac>
-          </span>
-          <span className="block text-[14px] whitespace-nowrap">{r.cost}</span>
-        </button>
+        <RemedyButton key={r.label.mm} remedy={r} take={take} />
       ))}
       <Effects remedies={finding.remedies} />
     </section>
+  );
+}
+
+/** A remedy: what it is, what it changes, what it costs. */
+function RemedyButton({ remedy, take }: { remedy: RemedyView; take: (remedy: RemedyView) => void }) {
+  const { say } = useMeasures();
+  return (
+    <button type="button" className="action max-w-60 px-3 py-1 leading-[1.1]" onClick={() => take(remedy)}>
+      <span className="block font-bold">
+        <Frac>{say(remedy.label)}</Frac>
+      </span>
+      <span className="block text-[14px]">
+        <Frac>{say(remedy.changes)}</Frac>
+      </span>
+      <span className="block text-[14px] whitespace-nowrap">{remedy.cost}</span>
+    </button>
+  );
+}
+
+interface AllProps {
+  findings: FindingView[];
+  shown: number;
+  go: (n: number) => void;
+  station: (name: string) => string;
+  onStation: (name: string) => void;
+  take: (remedy: RemedyView) => void;
+}
+
+/** Every finding at once, the worst first, each with its remedies. */
+function AllFindings({ findings, shown, go, station, onStation, take }: AllProps) {
+  const { say } = useMeasures();
+  return (
+    <Popover>
+      <PopoverButton className="link min-h-11 px-1 whitespace-nowrap">
+        {shown + 1} of {findings.length}
+      </PopoverButton>
+      <PopoverPanel
+        anchor={{ to: "top", gap: 12 }}
+        className="z-20 flex max-h-[70vh] w-[44rem] max-w-[94vw] flex-col border border-ink bg-board shadow-lg"
+      >
+        {({ close }) => (
+          <>
+            <h2 className="border-b border-line px-4 py-2 text-xl font-extrabold">
+              All that was found, the worst first
+            </h2>
+            <ol className="overflow-auto">
+              {findings.map((f, i) => (
+                <li
+                  key={`${f.code} ${f.place}`}
+                  className={`grid grid-cols-[2rem_minmax(0,1fr)] gap-x-3 border-b border-line px-4 py-3 ${i === shown ? "bg-paper" : ""}`}
+                >
+                  <Sign kind={f.severity} bare />
+                  <div>
+                    <button
+                      type="button"
+                      className="min-h-6 text-left font-bold"
+                      onClick={() => {
+                        go(i);
+                        close();
+                      }}
+                    >
+                      <Frac>{say(f.title)}</Frac>
+                    </button>
+                    <p className="text-[15px]">
+                      <Frac>{say(f.detail)}</Frac>. {f.by_hand && <Frac>{say(f.by_hand)}</Frac>}{" "}
+                      <button
+                        type="button"
+                        className="link min-h-6"
+                        onClick={() => {
+                          onStation(f.station);
+                          close();
+                        }}
+                      >
+                        {station(f.station)}
+                      </button>
+                    </p>
+                    {f.remedies.length > 0 && (
+                      <div className="flex flex-wrap gap-2 pt-2">
+                        {f.remedies.map((r) => (
+                          <RemedyButton
+                            key={r.label.mm}
+                            remedy={r}
+                            take={(remedy) => {
+                              take(remedy);
+                              close();
+                            }}
+                          />
+                        ))}
+                      </div>
+                    )}
+                  </div>
+                </li>
+              ))}
+            </ol>
+          </>
+        )}
+      </PopoverPanel>
+    </Popover>
   );
 }
 
