@@ -86,7 +86,7 @@ def test_a_workshop_is_set_up_joined_and_left(chromium: Browser, locked: tuple[S
     expect(hand.get_by_role("heading", name="Evening on the slip, 2nd")).to_be_visible()
     expect(hand.get_by_text(re.compile("^saved"))).to_be_visible(timeout=20_000)
     hand.get_by_role("button", name="history").click()
-    expect(hand.get_by_text("changed · Jory Lusk")).to_be_visible()
+    expect(hand.get_by_text("changed by Jory Lusk")).to_be_visible()
 
     owner.get_by_label("The bench that it lies on").fill("Long bench")
     owner.get_by_role("button", name="Pair a tablet").click()

@@ -250,6 +250,23 @@ def test_focusing_a_reading_shows_where_the_tape_goes(page: Page, demo: None):
     expect(tape).to_have_css("visibility", "visible")
 
 
+def test_all_findings_are_one_list_and_each_is_reached_from_it(page: Page, demo: None):
+    open_job(page, 103, "depth")
+    verdict = page.get_by_role("region", name="Verdict")
+    expect(verdict).to_contain_text("The canvas stands 12 mm proud")
+    page.get_by_role("button", name="The finding before").click()
+    expect(verdict).to_contain_text("The hanger's screws")
+    verdict.get_by_role("button", name="2 of 2").click()
+    listed = page.get_by_role("listitem").filter(has_text="The canvas stands")
+    expect(listed.get_by_role("button", name=re.compile("^Mole 68"))).to_be_visible()
+    assert axe(page) == []
+    listed.get_by_role("button", name="The canvas stands").click()
+    expect(verdict).to_contain_text("1 of 2")
+    verdict.get_by_role("button", name="1 of 2").click()
+    page.get_by_role("listitem").filter(has_text="The hanger").get_by_role("button", name="Close & hang").click()
+    expect(page).to_have_url(re.compile("at=hang"))
+
+
 def test_history_goes_back(page: Page, demo: None):
     open_job(page, 102, "sizes")
     gap = page.get_by_label("Gap, each side")

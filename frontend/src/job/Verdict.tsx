@@ -1,11 +1,4 @@
-import {
-  Disclosure,
-  DisclosureButton,
-  DisclosurePanel,
-  Popover,
-  PopoverButton,
-  PopoverPanel,
-} from "@headlessui/react";
+import { Disclosure, DisclosureButton, DisclosurePanel } from "@headlessui/react";
 import { useState } from "react";
 import type { FindingView, PlanView, RemedyView } from "../api/client";
 import { useMeasures } from "../app/system";
@@ -141,14 +134,11 @@ interface AllProps {
 function AllFindings({ findings, shown, go, station, onStation, take }: AllProps) {
   const { say } = useMeasures();
   return (
-    <Popover>
-      <PopoverButton className="link min-h-11 px-1 whitespace-nowrap">
+    <Disclosure as="div">
+      <DisclosureButton className="link min-h-11 px-1 whitespace-nowrap">
         {shown + 1} of {findings.length}
-      </PopoverButton>
-      <PopoverPanel
-        anchor={{ to: "top", gap: 12 }}
-        className="z-20 flex max-h-[70vh] w-[44rem] max-w-[94vw] flex-col border border-ink bg-board shadow-lg"
-      >
+      </DisclosureButton>
+      <DisclosurePanel className="fixed right-4 bottom-24 z-20 flex max-h-[70vh] w-[44rem] max-w-[94vw] flex-col border border-ink bg-board whitespace-normal shadow-lg">
         {({ close }) => (
           <>
             <h2 className="border-b border-line px-4 py-2 text-xl font-extrabold">
@@ -205,8 +195,8 @@ function AllFindings({ findings, shown, go, station, onStation, take }: AllProps
             </ol>
           </>
         )}
-      </PopoverPanel>
-    </Popover>
+      </DisclosurePanel>
+    </Disclosure>
   );
 }
 
