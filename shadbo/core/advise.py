@@ -23,7 +23,7 @@ def advise(job: Job, shop: Shop) -> Plan:
     for finding in plan.findings:
         remedies = []
         for proposal in sorted(finding.proposals, key=lambda p: p.effort):
-            if left == 0:
+            if left == 0 or _enough(remedies, proposal):
                 break
             left -= 1
             remedy = attempt(plan, finding, proposal, shop)
@@ -32,6 +32,11 @@ def advise(job: Job, shop: Shop) -> Plan:
         remedies.sort(key=lambda r: (r.proposal.effort, r.price))
         findings.append(finding.with_remedies(tuple(remedies[:SHOWN])))
     return plan.with_findings(tuple(findings))
+
+
+def _enough(found: list[Remedy], after: Proposal) -> bool:
+    """Whether all that are shown are found: those that come after take more effort than any of them."""
+    return len(found) >= SHOWN and sorted(r.proposal.effort for r in found)[SHOWN - 1] < after.effort
 
 
 def attempt(plan: Plan, finding: Finding, proposal: Proposal, shop: Shop) -> Remedy | None:
