@@ -21,7 +21,7 @@ def advise(job: Job, shop: Shop) -> Plan:
     left = BUDGET
     findings = []
     for finding in plan.findings:
-        remedies = []
+        remedies: list[Remedy] = []
         for proposal in sorted(finding.proposals, key=lambda p: p.effort):
             if left == 0 or _enough(remedies, proposal):
                 break

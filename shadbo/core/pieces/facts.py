@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from shadbo.core.pieces.kinds import KINDS, FactName
+from shadbo.core.pieces.kinds import KINDS, SORT_FACTS, FactName
 from shadbo.core.shop.values import Value
 
 FACT_WORDS: dict[FactName, str] = {
@@ -41,13 +41,18 @@ class Told:
         return self.is_so[name]
 
 
-def tell(facts: Facts, kind: str, worth: str) -> Told:
-    """The facts that count. Dear and irreplaceable pieces are never glued, and their mount comes off again."""
+def tell(facts: Facts, kind: str, worth: str, sort: str = "") -> Told:
+    """The facts that count: those of the kind, then of its sort, then of its worth.
+
+    Dear and irreplaceable pieces are never glued, and their mount comes off again.
+    """
     is_so: dict[FactName, bool] = {}
     why: dict[FactName, str] = {}
     for name in FACT_WORDS:
         decided = getattr(facts, name)
         usual, reason = name in KINDS[kind].usual, f"usual for a {kind}"
+        if kind == "paper" and name in SORT_FACTS.get(sort, {}):
+            usual, reason = SORT_FACTS[sort][name], f"usual for a {sort}"
         if name == "must_be_reversible" and worth != "everyday":
             usual, reason = True, f"since it is {worth}"
         if name == "may_be_glued" and worth == "irreplaceable":

@@ -37,6 +37,20 @@ def _kind(noun: str, words: str, hatch: Hatch, mounts: tuple[str, ...], *usual: 
     return Kind(noun, words, hatch, mounts, frozenset(usual))
 
 
+PaperSort = Literal[
+    "print", "poster", "linen-backed poster", "drawing", "watercolour", "pastel", "photograph", "certificate",
+    "document",
+]  # fmt: skip
+SORT_FACTS: dict[str, dict[FactName, bool]] = {
+    "pastel": {"loose_surface": True},
+    "drawing": {"may_be_wetted": False},
+    "watercolour": {"may_be_wetted": False, "may_be_steamed": False},
+    "photograph": {"may_touch_glazing": False, "may_be_steamed": False},
+    "document": {"must_be_reversible": True},
+    "certificate": {"must_be_reversible": True},
+}
+"""What is so of a sort of paper unless the owner says otherwise: common practice, no source."""
+
 KINDS: dict[str, Kind] = {
     "stretched canvas": _kind("canvas", "canvas on its bars", "cloth", ("screws from behind",), "may_be_pierced"),
     "loose canvas": _kind("painted area", "canvas off its bars", "cloth", ("stitching",), "may_be_pierced"),

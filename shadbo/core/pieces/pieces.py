@@ -5,6 +5,7 @@ from typing import Annotated, Any, Literal
 from pydantic import Field, model_validator
 
 from shadbo.core.pieces.facts import Facts, Told, tell
+from shadbo.core.pieces.kinds import PaperSort
 from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate, Zone
 from shadbo.core.shop.values import Id, Length, Line, Note, Reading, Value, within
 
@@ -103,10 +104,10 @@ class Panel(Sided):
 
 
 class Paper(Margined):
-    """A flat sheet: print, poster, drawing, certificate, photograph."""
+    """A flat sheet, by its sort."""
 
     kind: Literal["paper"] = "paper"
-    sort: Literal["print", "poster", "linen-backed poster", "drawing", "photograph", "certificate"] = "print"
+    sort: PaperSort = "print"
     thickness: Thickness | None = None
 
 
@@ -174,7 +175,7 @@ class Piece(Value):
     @property
     def told(self) -> Told:
         """The facts that count: decided, or usual for its kind and worth."""
-        return tell(self.facts, self.detail.kind, self.worth)
+        return tell(self.facts, self.detail.kind, self.worth, getattr(self.detail, "sort", ""))
 
     @model_validator(mode="before")
     @classmethod

@@ -1,7 +1,7 @@
 """Measure: the readings of the piece, and what they say together. Display: which build suits it."""
 
 from collections.abc import Iterable, Mapping
-from typing import Any
+from typing import Any, get_args
 
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import act, choice_row, exact, length_row, reading_row, text_row, told
@@ -9,6 +9,7 @@ from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Display
 from shadbo.core.job.job import new_id
+from shadbo.core.pieces.kinds import PaperSort
 from shadbo.core.pieces.measures import Measure, measures
 from shadbo.core.pieces.objects import Sized
 from shadbo.core.pieces.pieces import (
@@ -142,12 +143,11 @@ def _of_kind(desk: Desk, piece: Piece, at: str) -> list[Question]:
             )
         ]
     if isinstance(detail, Paper):
-        sorts = ("print", "poster", "linen-backed poster", "drawing", "photograph", "certificate")
         rows = [
             choice_row(
                 f"{at}/sort",
                 "Sort",
-                [Choice(w, w, picked=detail.sort == w) for w in sorts],
+                [Choice(w, w, picked=detail.sort == w) for w in get_args(PaperSort)],
                 "sort" in chosen,
                 menu=True,
             )
