@@ -106,7 +106,7 @@ class RevisionRow(Base):
 
 
 class PhotoRow(Base):
-    """A photograph of a piece, full and small, both JPEG without the camera's notes."""
+    """A photograph of a piece, full and small, both JPEG without the camera's notes; taken away, it lies aside."""
 
     __tablename__ = "photos"
     __table_args__ = (
@@ -124,3 +124,4 @@ class PhotoRow(Base):
     full: Mapped[bytes] = mapped_column(LargeBinary)
     small: Mapped[bytes] = mapped_column(LargeBinary)
     at: Mapped[dt.datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+    removed_at: Mapped[dt.datetime | None] = mapped_column(DateTime(timezone=True))

@@ -2,8 +2,9 @@
 
 import datetime as dt
 from dataclasses import dataclass
+from typing import Any
 
-from sqlalchemy import func, select
+from sqlalchemy import ColumnElement, delete, func, select
 from sqlalchemy.orm import Session
 
 from shadbo.files.photo import Photo
@@ -11,6 +12,8 @@ from shadbo.store.models import JobRow, PhotoRow
 from shadbo.store.records import NoSuchJob
 
 MOST_PHOTOS = 40
+MOST_ASIDE = 20
+"""So many that were taken away can come back."""
 
 
 class NoSuchPhoto(LookupError):
@@ -45,24 +48,27 @@ class Photos:
 
     def of(self, job_id: int) -> list[KeptPhoto]:
         """All of a job, in the order in which they were taken in. NoSuchJob when there is none."""
+        return self._listed(job_id, PhotoRow.removed_at.is_(None), PhotoRow.id)
+
+    def aside(self, job_id: int) -> list[KeptPhoto]:
+        """Those that were taken away and can come back, the last one first. NoSuchJob when there is none."""
+        return self._listed(job_id, PhotoRow.removed_at.is_not(None), PhotoRow.removed_at.desc())
+
+    def _listed(self, job_id: int, which: ColumnElement[bool], order: Any) -> list[KeptPhoto]:  # noqa: ANN401
         self._job(job_id)
-        query = (
-            select(PhotoRow.id, PhotoRow.name, PhotoRow.width, PhotoRow.height, PhotoRow.at)
-            .where(PhotoRow.workshop_id == self._workshop_id, PhotoRow.job_id == job_id)
-            .order_by(PhotoRow.id)
-        )
+        columns = PhotoRow.id, PhotoRow.name, PhotoRow.width, PhotoRow.height, PhotoRow.at
+        query = select(*columns).where(*self._mine(job_id), which).order_by(order)
         return [KeptPhoto(*row) for row in self._session.execute(query)]
 
     def add(self, job_id: int, photo: Photo, name: str, edit_id: str) -> KeptPhoto:
         """Keep a photograph; the same edit id again adds nothing."""
         self._job(job_id, lock=True)
-        mine = (PhotoRow.workshop_id == self._workshop_id, PhotoRow.job_id == job_id)
+        mine = self._mine(job_id)
         again = self._session.scalars(select(PhotoRow).where(*mine, PhotoRow.edit_id == edit_id)).first()
         if again is not None:
             return _kept(again)
-        count, last = self._session.execute(select(func.count(), func.max(PhotoRow.id)).where(*mine)).one()
-        if count >= MOST_PHOTOS:
-            raise TooManyPhotos(f"a job keeps {MOST_PHOTOS} photographs; take one away first")
+        last = self._session.scalar(select(func.max(PhotoRow.id)).where(*mine))
+        self._has_room(job_id)
         row = PhotoRow(
             workshop_id=self._workshop_id,
             job_id=job_id,
@@ -90,10 +96,33 @@ class Photos:
         return found
 
     def remove(self, job_id: int, photo_id: int) -> None:
-        """Take a photograph away; one that is gone already stays gone."""
-        row = self._session.get(PhotoRow, (self._workshop_id, job_id, photo_id))
-        if row is not None:
-            self._session.delete(row)
+        """Take a photograph away: it lies aside, and the oldest there are let go. One that is gone stays gone."""
+        row = self._session.get(PhotoRow, (self._workshop_id, job_id, photo_id), with_for_update=True)
+        if row is None or row.removed_at is not None:
+            return
+        row.removed_at = dt.datetime.now(dt.UTC)
+        self._session.flush()
+        for old in self.aside(job_id)[MOST_ASIDE:]:
+            self._session.execute(delete(PhotoRow).where(*self._mine(job_id), PhotoRow.id == old.id))
+
+    def bring_back(self, job_id: int, photo_id: int) -> None:
+        """What was taken away stands where it stood. NoSuchPhoto where it is gone, TooManyPhotos without room."""
+        self._job(job_id, lock=True)
+        row = self._session.get(PhotoRow, (self._workshop_id, job_id, photo_id), with_for_update=True)
+        if row is None:
+            raise NoSuchPhoto(f"job {job_id} has no photograph {photo_id}")
+        if row.removed_at is not None:
+            self._has_room(job_id)
+            row.removed_at = None
+            self._session.flush()
+
+    def _mine(self, job_id: int) -> tuple[ColumnElement[bool], ColumnElement[bool]]:
+        return PhotoRow.workshop_id == self._workshop_id, PhotoRow.job_id == job_id
+
+    def _has_room(self, job_id: int) -> None:
+        query = select(func.count()).where(*self._mine(job_id), PhotoRow.removed_at.is_(None))
+        if (self._session.scalar(query) or 0) >= MOST_PHOTOS:
+            raise TooManyPhotos(f"a job keeps {MOST_PHOTOS} photographs; take one away first")
 
     def _job(self, job_id: int, lock: bool = False) -> None:
         query = select(JobRow.id).where(JobRow.workshop_id == self._workshop_id, JobRow.id == job_id)

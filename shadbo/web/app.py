@@ -63,7 +63,7 @@ def create_app(
     app.add_middleware(Requests)
     app.add_middleware(Headers)
     parts = (house, doors, people, jobs, lengths, plans, photos, papers, layouts, cutter, stock, work)
-    for router in (*(part.router for part in parts), jobs.files, people.tablets):
+    for router in (*(part.router for part in parts), jobs.files, photos.asides, people.tablets):
         app.include_router(router)
     _serve_api_page(app)
     _serve_nothing(app)

@@ -1,11 +1,14 @@
 import { useEffect, useId, useRef, useState } from "react";
-import { api, got, type KeptPhoto, newId, type Problem } from "../api/client";
+import { api, got, type KeptPhoto, newId, type Problem, words } from "../api/client";
 import { useSession } from "./useSession";
+
+const SHOWN_ASIDE = 3;
 
 /** Photographs of the piece as it came in: small ones in a row, the full one in a new tab. */
 export function PhotosRow() {
   const session = useSession();
   const [photos, setPhotos] = useState<KeptPhoto[]>([]);
+  const [aside, setAside] = useState<KeptPhoto[]>([]);
   const [error, setError] = useState("");
   const [busy, setBusy] = useState("");
   const input = useRef<HTMLInputElement>(null);
@@ -15,6 +18,9 @@ export function PhotosRow() {
     void got(api.GET("/api/jobs/{job_id}/photos", { params: { path: { job_id: session.id } } }))
       .then(setPhotos)
       .catch(() => setError("The photographs cannot be reached just now."));
+    void got(api.GET("/api/jobs/{job_id}/photos-aside", { params: { path: { job_id: session.id } } }))
+      .then(setAside)
+      .catch(() => {});
   }, [session]);
 
   const add = async (files: FileList | null) => {
@@ -40,8 +46,20 @@ export function PhotosRow() {
   const remove = async (photo: KeptPhoto) => {
     const params = { path: { job_id: session.id, photo_id: photo.id } };
     const { response } = await api.DELETE("/api/jobs/{job_id}/photos/{photo_id}", { params });
-    if (response.ok) setPhotos((all) => all.filter((p) => p.id !== photo.id));
-    else setError("It could not be taken away just now.");
+    if (response.ok) {
+      setPhotos((all) => all.filter((p) => p.id !== photo.id));
+      setAside((all) => [photo, ...all.filter((p) => p.id !== photo.id)]);
+    } else setError("It could not be taken away just now.");
+  };
+  const bringBack = async (photo: KeptPhoto) => {
+    setError("");
+    try {
+      const params = { path: { job_id: session.id, photo_id: photo.id } };
+      setPhotos(await got(api.POST("/api/jobs/{job_id}/photos-aside/{photo_id}", { params })));
+      setAside((all) => all.filter((p) => p.id !== photo.id));
+    } catch (e) {
+      setError(words(e));
+    }
   };
 
   return (
@@ -83,6 +101,20 @@ export function PhotosRow() {
       <p className="pt-1 text-[15px] text-soft">
         {busy || "JPEG, PNG or WebP. What the camera wrote in, the place among it, is left out."}
       </p>
+      {aside.length > 0 && (
+        <ul className="pt-1 text-[15px]">
+          {aside.slice(0, SHOWN_ASIDE).map((photo) => (
+            <li key={photo.id} className="flex items-center gap-x-3">
+              <span className="min-w-0 grow truncate text-soft">
+                taken away: {photo.name || `photograph ${photo.id}`}
+              </span>
+              <button type="button" className="link min-h-11" onClick={() => void bringBack(photo)}>
+                bring back
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
       <p role="alert" className="text-stop empty:hidden">
         {error}
       </p>

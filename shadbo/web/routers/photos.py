@@ -23,6 +23,7 @@ from shadbo.web.problems import RESPONSES
 from shadbo.work.kinds import photo_of
 
 router = APIRouter(prefix="/api/jobs/{job_id}/photos", tags=["photos"], responses=RESPONSES)
+asides = APIRouter(prefix="/api/jobs/{job_id}/photos-aside", tags=["photos"], responses=RESPONSES)
 _BODY = {
     "requestBody": {"required": True, "content": {"image/*": {"schema": {"type": "string", "format": "binary"}}}}
 }
@@ -116,6 +117,21 @@ def colour_at(
 ) -> Sampled:
     """The colour at a place of a photograph, as shares of its width and height."""
     return _offers(jobs, job_id, [sample(photos.pixels(job_id, photo_id, False), x, y)])[0]
+
+
+@asides.get("")
+@opens_to("look")
+def photos_aside(photos: PhotosDep, job_id: int) -> list[KeptPhoto]:
+    """Those that were taken away and can come back, the last one first."""
+    return photos.aside(job_id)
+
+
+@asides.post("/{photo_id}")
+@opens_to("work")
+def bring_back(photos: PhotosDep, job_id: int, photo_id: int) -> list[KeptPhoto]:
+    """A photograph that was taken away comes back; all of the job."""
+    photos.bring_back(job_id, photo_id)
+    return photos.of(job_id)
 
 
 @router.delete("/{photo_id}", status_code=status.HTTP_204_NO_CONTENT)
