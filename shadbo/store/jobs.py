@@ -18,7 +18,7 @@ from shadbo.core.shop.values import STORED
 from shadbo.store.history import Kind, Past, undoable
 from shadbo.store.models import JobRow, RevisionRow, WorkshopRow
 from shadbo.store.rack import shop_mark, tell
-from shadbo.store.records import Kept, Listed, NoSuchJob, NothingToUndo, Revision, Stale
+from shadbo.store.records import Kept, Listed, NoSuchJob, NothingToUndo, Revision, Stale, as_kept
 from shadbo.store.shops import row_mark, shop_as_of
 
 
@@ -142,7 +142,7 @@ class Jobs:
         """Every revision, the newest first."""
         self._row(job_id)
         rows = self._session.scalars(self._past(job_id).order_by(RevisionRow.version.desc()))
-        return [Revision(r.version, r.kind, r.who, r.at, _edits(r.edits), _edits(r.inverse)) for r in rows]
+        return [Revision(r.version, r.kind, r.who, r.at, as_kept(r.edits), as_kept(r.inverse)) for r in rows]
 
     def _mine(self) -> Select[JobRow]:
         return select(JobRow).where(JobRow.workshop_id == self._workshop_id)
@@ -247,10 +247,6 @@ class Jobs:
     def _kept(self, row: JobRow) -> Kept:
         undo, redo = self._history(row.id)
         return Kept(row.id, row.version, _job(row.document), row.changed_at, undo is not None, redo is not None)
-
-
-def _edits(kept: list[dict[str, Any]]) -> tuple[Edit, ...]:
-    return tuple(Edit.model_construct(at=e["at"], to=e["to"]) for e in kept)
 
 
 def _within_range(number: int) -> None:

@@ -85,11 +85,10 @@ class Photos:
         return _kept(row)
 
     def pixels(self, job_id: int, photo_id: int, small: bool) -> bytes:
-        """The JPEG itself. NoSuchPhoto when there is none."""
+        """The JPEG itself. NoSuchPhoto when there is none, or it lies aside."""
         column = PhotoRow.small if small else PhotoRow.full
-        query = select(column).where(
-            PhotoRow.workshop_id == self._workshop_id, PhotoRow.job_id == job_id, PhotoRow.id == photo_id
-        )
+        there = PhotoRow.id == photo_id, PhotoRow.removed_at.is_(None)
+        query = select(column).where(*self._mine(job_id), *there)
         found = self._session.scalars(query).first()
         if found is None:
             raise NoSuchPhoto(f"job {job_id} has no photograph {photo_id}")

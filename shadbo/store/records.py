@@ -2,6 +2,7 @@
 
 import datetime as dt
 from dataclasses import dataclass
+from typing import Any
 
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.job.job import Job
@@ -60,3 +61,8 @@ class Revision:
     at: dt.datetime
     edits: tuple[Edit, ...]
     inverse: tuple[Edit, ...]
+
+
+def as_kept(edits: list[dict[str, Any]]) -> tuple[Edit, ...]:
+    """Edits as a revision keeps them: checked when they were made, and not again."""
+    return tuple(Edit.model_construct(at=e["at"], to=e["to"]) for e in edits)

@@ -2,7 +2,7 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, ConsoleMessage, Error, Page, expect, sync_playwright
+from playwright.sync_api import Browser, ConsoleMessage, Error, Page, Playwright, expect, sync_playwright
 from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
 
@@ -46,11 +46,17 @@ def server(database: tuple[str, Engine]) -> Iterator[Server]:
 
 
 @pytest.fixture(scope="session")
-def chromium() -> Iterator[Browser]:
+def playing() -> Iterator[Playwright]:
+    """One a process: it keeps a loop of its own running."""
     with sync_playwright() as p:
-        browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=ARGS)
-        yield browser
-        browser.close()
+        yield p
+
+
+@pytest.fixture(scope="session")
+def chromium(playing: Playwright) -> Iterator[Browser]:
+    browser = playing.chromium.launch(executable_path="/usr/bin/chromium", args=ARGS)
+    yield browser
+    browser.close()
 
 
 @pytest.fixture

@@ -17,7 +17,7 @@ from pathlib import Path
 import pytest
 from cryptography import x509
 from cryptography.hazmat.primitives import serialization
-from playwright.sync_api import Browser, expect, sync_playwright
+from playwright.sync_api import Browser, Playwright, expect
 from sqlalchemy.orm import Session
 
 from shadbo.demo.shop import demo_shop
@@ -81,7 +81,9 @@ def served(network: None, tmp_path_factory: pytest.TempPathFactory) -> Iterator[
 
 
 @pytest.fixture(scope="module")
-def tablet(served: tuple[Server, str, Path], tmp_path_factory: pytest.TempPathFactory) -> Iterator[Browser]:
+def tablet(
+    served: tuple[Server, str, Path], playing: Playwright, tmp_path_factory: pytest.TempPathFactory
+) -> Iterator[Browser]:
     """Chromium on the other host. It is told which key to trust, as one does by taking the authority in."""
     leaf = x509.load_pem_x509_certificate((served[2] / "server.pem").read_bytes())
     key = leaf.public_key().public_bytes(serialization.Encoding.DER, serialization.PublicFormat.SubjectPublicKeyInfo)
@@ -90,12 +92,10 @@ def tablet(served: tuple[Server, str, Path], tmp_path_factory: pytest.TempPathFa
     there.write_text(f'#!/bin/sh\nexec ip netns exec {NAME} /usr/bin/chromium "$@"\n')
     there.chmod(0o755)
     rules = f"--host-resolver-rules=MAP slipway {HOST}"
-    with sync_playwright() as p:
-        browser = p.chromium.launch(
-            executable_path=str(there), args=[*ARGS, f"--ignore-certificate-errors-spki-list={pin}", rules]
-        )
-        yield browser
-        browser.close()
+    pinned = f"--ignore-certificate-errors-spki-list={pin}"
+    browser = playing.chromium.launch(executable_path=str(there), args=[*ARGS, pinned, rules])
+    yield browser
+    browser.close()
 
 
 def test_a_tablet_on_another_host_plans_and_saves(served: tuple[Server, str, Path], tablet: Browser):

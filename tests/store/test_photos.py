@@ -30,7 +30,7 @@ def test_kept_listed_shown_taken_away(photos: Photos):
     photos.remove(101, 1)
     assert [p.id for p in photos.of(101)] == [2]
     with pytest.raises(NoSuchPhoto):
-        photos.pixels(101, 9, small=True)
+        photos.pixels(101, 1, small=True)
 
 
 def test_what_was_taken_away_comes_back_where_it_stood(photos: Photos):

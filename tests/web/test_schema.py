@@ -29,7 +29,7 @@ CHECKS = [
     not_a_server_error, status_code_conformance, content_type_conformance, response_schema_conformance,
 ]  # fmt: skip
 LOCAL = "http://127.0.0.1"
-EXAMPLES = int(os.environ.get("SHADBO_SCHEMA_EXAMPLES", "6"))
+EXAMPLES = int(os.environ.get("SHADBO_SCHEMA_EXAMPLES", "3"))
 
 app = create_app(None, unlocked=True)
 schema = schemathesis.openapi.from_dict(app.openapi())

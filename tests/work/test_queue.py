@@ -2,7 +2,8 @@
 
 import asyncio
 import threading
-from collections.abc import Iterator
+from collections.abc import Coroutine, Iterator
+from concurrent.futures import ThreadPoolExecutor
 
 import pytest
 from sqlalchemy import Engine, text
@@ -68,13 +69,19 @@ def test_a_worker_takes_it_out_and_keeps_what_came_of_it(database, monkeypatch):
     good, bad = asked(database, shirt_photo()), asked(database, b"not a photograph")
     for work_id in (good, bad, good):
         put.put(work_id)
-    asyncio.run(until(database, {good, bad}))
+    worked_off(until(database, {good, bad}))
     put.close()
     assert outcome(database, good).state == "made"
     refused = outcome(database, bad)
     assert (refused.state, refused.at) == ("refused", "photos")
     with Session(database[1]) as s:
         assert s.scalar(text("select sum(length(given)) from work")) == 0
+
+
+def worked_off(working: Coroutine[None, None, None]) -> None:
+    """In a thread of its own: this one may have a loop already."""
+    with ThreadPoolExecutor(1) as pool:
+        pool.submit(asyncio.run, working).result()
 
 
 async def until(database: tuple[str, Engine], ids: set[str]) -> None:
@@ -95,7 +102,7 @@ def test_what_was_never_put_in_is_found_again(database, monkeypatch):
     left = asked(database, shirt_photo())
     with Session(database[1]) as s, s.begin():
         s.execute(text("update work set asked_at = now() - interval '1 minute'"))
-    asyncio.run(until(database, {left}))
+    worked_off(until(database, {left}))
     assert outcome(database, left).state == "made"
 
 
