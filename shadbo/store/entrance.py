@@ -7,7 +7,7 @@ import datetime as dt
 from dataclasses import dataclass
 from uuid import uuid4
 
-from sqlalchemy import Select, delete, func, select, text
+from sqlalchemy import Select, delete, func, select, text, update
 from sqlalchemy.orm import Session
 
 from shadbo.core.roles import Role
@@ -26,6 +26,19 @@ SETUP_HOURS = 24
 COUNTS = dt.timedelta(minutes=15)
 MOST_OF_NAME, MOST_FROM_ADDRESS = 8, 30
 """Failed tries within a quarter of an hour, for one name from one address, and from one address at all."""
+
+
+_WHO = text(
+    "select s.workshop_id, p.id, p.name, p.role, s.seen_at, s.ends from sessions s"
+    " join people p on p.workshop_id = s.workshop_id and p.id = s.person_id"
+    " where s.token_hash = :hash and s.until > :now and p.left_at is null"
+)
+_OWNER = text(
+    "select w.id as workshop_id, p.id, p.name from (select id from workshops order by id limit 1) w"
+    " left join people p on p.workshop_id = w.id and p.role = 'owner' and p.left_at is null"
+    " order by p.made_at, p.id limit 1"
+)
+"""Asked at every request, and so without the mapper."""
 
 
 class NotLetIn(RuntimeError):
@@ -67,30 +80,19 @@ class Entrance:
 
     def who(self, token: str) -> Entered | None:
         """Whose device has this token; None when nobody's, or no longer."""
-        found = self._session.execute(
-            select(SessionRow, PersonRow)
-            .join(
-                PersonRow, (PersonRow.workshop_id == SessionRow.workshop_id) & (PersonRow.id == SessionRow.person_id)
-            )
-            .where(SessionRow.token_hash == digest(token), SessionRow.until > self._now, PersonRow.left_at.is_(None))
-        ).first()
+        found = self._session.execute(_WHO, {"hash": digest(token), "now": self._now}).first()
         if found is None:
             return None
-        device, person = found
-        if self._now - device.seen_at > SEEN_AGAIN:
-            device.seen_at, device.until = self._now, min(device.ends, self._now + IDLE[person.role == "tablet"])
-            self._session.flush()
-        return _entered(person)
+        if self._now - found.seen_at > SEEN_AGAIN:
+            until = min(found.ends, self._now + IDLE[found.role == "tablet"])
+            device = update(SessionRow).where(SessionRow.token_hash == digest(token))
+            self._session.execute(device.values(seen_at=self._now, until=until))
+        return Entered(found.workshop_id, found.id, found.name, found.role)
 
     def owner_of_all(self) -> Entered | None:
         """Whom a house without a lock serves: the owner of the first workshop. None where there is no workshop."""
-        workshop = Workshops(self._session).first()
-        if workshop is None:
-            return None
-        person = self._session.scalars(
-            self._here(workshop).where(PersonRow.role == "owner").order_by(PersonRow.made_at, PersonRow.id)
-        ).first()
-        return _entered(person) if person is not None else Entered(workshop, "", "", "owner")
+        found = self._session.execute(_OWNER).first()
+        return Entered(found.workshop_id, found.id or "", found.name or "", "owner") if found is not None else None
 
     def needs_set_up(self) -> bool:
         """Whether nobody could come in: no owner has a password."""
@@ -234,7 +236,3 @@ class Entrance:
         self._session.execute(delete(TryRow).where(TryRow.at < self._now - COUNTS))
         self._session.add(TryRow(address=address[:60], name=name[:60], at=self._now))
         self._session.flush()
-
-
-def _entered(person: PersonRow) -> Entered:
-    return Entered(person.workshop_id, person.id, person.name, person.role)

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Any
 from uuid import uuid4
 
-from sqlalchemy import delete, func, select, update
+from sqlalchemy import Connection, delete, func, select, text, update
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session, defer
 
@@ -78,12 +78,7 @@ class Works:
 
     def outcome(self, work_id: str) -> Outcome | None:
         """How it stands; None for what there is not."""
-        row = self._session.execute(
-            select(WorkRow.state, WorkRow.at, WorkRow.says, WorkRow.media, WorkRow.made).where(
-                WorkRow.workshop_id == self._workshop_id, WorkRow.id == work_id
-            )
-        ).first()
-        return Outcome(*row) if row is not None else None
+        return outcome_of(self._session.connection(), self._workshop_id, work_id)
 
     def give_up(self, work_id: str) -> bool:
         """Let it be; False where there was nothing to stop."""
@@ -98,6 +93,15 @@ class Works:
         good = WorkRow.state.in_((*OPEN, "made"))
         query = select(WorkRow.id).where(WorkRow.workshop_id == self._workshop_id, WorkRow.key == key, good)
         return self._session.scalar(query)
+
+
+_OUTCOME = text("select state, at, says, media, made from work where workshop_id = :own and id = :id")
+
+
+def outcome_of(connection: Connection, workshop_id: str, work_id: str) -> Outcome | None:
+    """How a piece of a workshop's work stands; None for what there is not."""
+    row = connection.execute(_OUTCOME, {"own": workshop_id, "id": work_id}).first()
+    return Outcome(*row) if row is not None else None
 
 
 def _key(kind: str, job_id: int, asked: dict[str, Any], given: bytes) -> str:

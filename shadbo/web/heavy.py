@@ -9,11 +9,11 @@ from sqlalchemy.orm import Session
 
 from shadbo.core.decisions.edit import BadEdit
 from shadbo.store.entrance import within
-from shadbo.store.work import Outcome, Works
+from shadbo.store.work import Outcome, Works, outcome_of
 from shadbo.work.kinds import KINDS, Asked, Made, WorkRefused
 from shadbo.work.queue import Queue
 
-FIRST_LOOK, LAST_LOOK = 0.03, 0.5
+FIRST_LOOK, LAST_LOOK = 0.03, 1.5
 MOST_SECONDS = 80.0
 """So long a request waits; what is made afterwards is there when it is asked for again."""
 DONE = {"made", "refused", "failed", "given up"}
@@ -63,9 +63,9 @@ async def _waited(request: Request, workshop_id: str, work_id: str) -> Outcome |
 
 
 def _look(request: Request, workshop_id: str, work_id: str) -> Outcome | None:
-    with Session(request.app.state.engine) as s, s.begin():
-        within(s, workshop_id)
-        return Works(s, workshop_id).outcome(work_id)
+    """One statement, in no transaction: many wait, and look again and again."""
+    with request.app.state.engine.connect().execution_options(isolation_level="AUTOCOMMIT") as c:
+        return outcome_of(c, workshop_id, work_id)
 
 
 def _came(found: Outcome | None) -> Made:
