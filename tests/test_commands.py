@@ -2,6 +2,7 @@
 
 import os
 import pty
+import re
 import select
 import time
 import urllib.request
@@ -30,12 +31,12 @@ def test_the_demo_serves_and_stops_cleanly():
             if not part:
                 break
             said += part
-        told = all(
-            said.partition(words)[2].count(b"\n") for words in (b"Shadbo is at http://", b"stand-in is at http://")
-        )
-        if told and not asked:
-            address = said.decode().split("Shadbo is at ")[1].split()[0]
-            cutter = said.decode().split("stand-in is at ")[1].split()[0]
+        # Two programs write to one terminal: what one says may begin before the other's line has ended.
+        told = [
+            re.search(words + rb" is at (http://[0-9.]+:[0-9]+)[^0-9]", said) for words in (b"Shadbo", b"stand-in")
+        ]
+        if told[0] and told[1] and not asked:
+            address, cutter = (found.group(1).decode() for found in told if found)
             assert answers(f"{address}/api/health", patient=True)
             assert answers(cutter)
             os.write(terminal, b"\x03")
