@@ -13,7 +13,6 @@ from schemathesis.specs.openapi.checks import (
     response_schema_conformance,
     status_code_conformance,
 )
-from sqlalchemy import text
 from sqlalchemy.orm import Session
 
 from shadbo.demo.shop import demo_shop
@@ -23,6 +22,7 @@ from shadbo.store.workshops import Workshops
 from shadbo.web.app import create_app
 from shadbo.web.routers.cutter import VARIABLE as CUTTER
 from tests.cutter_service import Cutter
+from tests.database import fresh_database
 from tests.making import job
 
 CHECKS = [
@@ -36,23 +36,29 @@ schema = schemathesis.openapi.from_dict(app.openapi())
 schema.app = app
 
 
-@pytest.fixture(scope="module", autouse=True)
-def filled(database) -> Iterator[None]:
-    """A database with jobs and people for it to find, and a cutter that answers."""
-    app.state.engine = database[1]
-    with Session(database[1]) as s, s.begin():
-        s.execute(text("truncate workshops, codes, tries cascade"))
-        Workshops(s).add("here", demo_shop())
-        People(s, "here").add("Hedda Sorrel", "owner")
-        for n in range(3):
-            Jobs(s, "here").make(job(), f"made-{n}")
+@pytest.fixture(scope="session")
+def filled() -> Iterator[str]:
+    """A database of its own, with jobs and people, and a cutter; once a process. Yields the cutter's address."""
     cutter = Cutter(pace=1000)
     cutter.begin()
-    with cutter, pytest.MonkeyPatch.context() as patch:
-        patch.setenv(CUTTER, cutter.url)
-        yield
+    with fresh_database("schema") as (_, engine):
+        app.state.engine = engine
+        with Session(engine) as s, s.begin():
+            Workshops(s).add("here", demo_shop())
+            People(s, "here").add("Hedda Sorrel", "owner")
+            for n in range(3):
+                Jobs(s, "here").make(job(), f"made-{n}")
+        with cutter:
+            yield cutter.url
 
 
+@pytest.fixture
+def served(filled: str, monkeypatch: pytest.MonkeyPatch) -> None:
+    """The cutter is known for as long as a test runs."""
+    monkeypatch.setenv(CUTTER, filled)
+
+
+@pytest.mark.usefixtures("served")
 @schema.parametrize()
 @settings(max_examples=EXAMPLES, deadline=None, suppress_health_check=list(HealthCheck))
 def test_every_operation_answers_as_declared(case: Case):
