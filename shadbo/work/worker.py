@@ -58,7 +58,9 @@ class Worker:
     def _keep(self) -> None:
         # The signal at the starter's death follows the thread that started it: this one lives as long as the process.
         while not self._stopped.is_set():
-            self._child = subprocess.Popen(self._command, env={**os.environ, STARTER: str(os.getpid())})
+            # In a session of its own: a terminal's Ctrl-C goes to the starter, which ends it.
+            own = {**os.environ, STARTER: str(os.getpid())}
+            self._child = subprocess.Popen(self._command, env=own, start_new_session=True)
             self._child.wait()
             if not self._stopped.is_set():
                 time.sleep(AGAIN_SECONDS)
