@@ -7,7 +7,7 @@ import datetime as dt
 from dataclasses import dataclass
 from uuid import uuid4
 
-from sqlalchemy import Select, delete, func, select, text, update
+from sqlalchemy import ColumnElement, Select, delete, func, select, text, update
 from sqlalchemy.orm import Session
 
 from shadbo.core.roles import Role
@@ -112,9 +112,9 @@ class Entrance:
 
     def sign_in(self, name: str, password: str, address: str) -> str:
         """The token of a new device. Raises NotLetIn, TooManyTries, Busy."""
-        plain = " ".join(name.split()).casefold()
-        self._not_too_often(plain, address)
-        named = select(PersonRow).where(func.lower(PersonRow.name) == plain, PersonRow.left_at.is_(None))
+        plain = " ".join(name.split())
+        self._not_too_often(plain.lower(), address)
+        named = select(PersonRow).where(_goes_by(plain), PersonRow.left_at.is_(None))
         people: list[PersonRow | None] = [*self._session.scalars(named.order_by(PersonRow.workshop_id).limit(4))]
         for person in people or [None]:
             kept = person.password if person is not None else None
@@ -122,7 +122,7 @@ class Entrance:
                 if is_outdated(kept):
                     person.password = password_hash(password)
                 return self._device(person)
-        self._failed(plain, address)
+        self._failed(plain.lower(), address)
         raise NotLetIn("that name and password do not belong together")
 
     def join(self, code: str, password: str, address: str) -> str:
@@ -147,8 +147,8 @@ class Entrance:
         if workshop is None:
             workshop = uuid4().hex
             Workshops(self._session).add(workshop, shop)
-        plain = " ".join(name.split()).casefold()
-        person = self._session.scalars(self._here(workshop).where(func.lower(PersonRow.name) == plain)).first()
+        named = self._here(workshop).where(_goes_by(" ".join(name.split())))
+        person = self._session.scalars(named).first()
         if person is None:
             made = People(self._session, workshop).add(name, "owner", hashed)
             person = self._session.get_one(PersonRow, (workshop, made.id))
@@ -168,7 +168,7 @@ class Entrance:
     def change_password(self, entered: Entered, old: str, new: str, address: str) -> str:
         """Another password for who knows the old one; out on every device of theirs; the token of a new one."""
         person = self._session.get(PersonRow, (entered.workshop_id, entered.person_id))
-        plain = entered.name.casefold()
+        plain = entered.name.lower()
         self._not_too_often(plain, address)
         if person is None or not is_password(old, person.password):
             self._failed(plain, address)
@@ -236,3 +236,8 @@ class Entrance:
         self._session.execute(delete(TryRow).where(TryRow.at < self._now - COUNTS))
         self._session.add(TryRow(address=address[:60], name=name[:60], at=self._now))
         self._session.flush()
+
+
+def _goes_by(name: str) -> ColumnElement[bool]:
+    """Whether somebody goes by a name: small and capital letters are told by the database alone, as in its index."""
+    return func.lower(PersonRow.name) == func.lower(name)

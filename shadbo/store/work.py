@@ -143,10 +143,12 @@ class Bench:
         query = update(WorkRow).where(WorkRow.id == work_id, WorkRow.state.in_(OPEN))
         self._session.execute(query.values(**came, given=b"", done_at=dt.datetime.now(dt.UTC)))
 
-    def left(self, older: dt.timedelta) -> list[str]:
-        """What has waited for so long that it may have been forgotten."""
-        late = WorkRow.asked_at < dt.datetime.now(dt.UTC) - older
-        return list(self._session.scalars(select(WorkRow.id).where(WorkRow.state.in_(OPEN), late)))
+    def left(self, waiting: dt.timedelta, working: dt.timedelta) -> list[str]:
+        """What has waited, or been worked on, for so long that nobody has it in hand."""
+        now = dt.datetime.now(dt.UTC)
+        forgotten = (WorkRow.state == "waiting") & (WorkRow.asked_at < now - waiting)
+        overdue = (WorkRow.state == "working") & (WorkRow.begun_at < now - working)
+        return list(self._session.scalars(select(WorkRow.id).where(forgotten | overdue)))
 
     def clear(self) -> None:
         """Let go of what was done long ago."""

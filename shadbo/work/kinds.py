@@ -45,7 +45,6 @@ class Kind:
     """One kind of work; the seconds of processor time and the megabytes that one of it may take."""
 
     name: str
-    says: str
     run: Callable[[Asked, bytes], Made]
     seconds: int
     megabytes: int
@@ -93,10 +92,10 @@ def _artwork(asked: Asked, given: bytes) -> Made:
 KINDS: Mapping[str, Kind] = {
     kind.name: kind
     for kind in (
-        Kind("layouts", "layouts", _layouts, 60, 1500),
-        Kind("paper", "papers", _paper, 60, 1500),
-        Kind("photo", "a photograph", _photo, 20, 1000),
-        Kind("artwork", "artwork", _artwork, 20, 1000),
+        Kind("layouts", _layouts, 60, 1500),
+        Kind("paper", _paper, 60, 1500),
+        Kind("photo", _photo, 20, 1000),
+        Kind("artwork", _artwork, 20, 1000),
     )
 }
 """Time and memory are several times what the largest of the tests take."""

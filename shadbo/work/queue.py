@@ -15,12 +15,14 @@ from shadbo.store.backup import plain
 from shadbo.store.database import database_url
 from shadbo.store.work import Bench, Outcome, Piece
 from shadbo.work.kinds import KINDS, WorkRefused
-from shadbo.work.limits import WorkFailed, WorkStopped, within_limits
+from shadbo.work.limits import WALL, WorkFailed, WorkStopped, within_limits
 
 log = logging.getLogger("shadbo.work")
 TASK = "work"
 SWEEP_SECONDS = 15
 FORGOTTEN = dt.timedelta(seconds=30)
+OVERDUE = dt.timedelta(seconds=max(k.seconds for k in KINDS.values()) * WALL + 60)
+"""No piece of work is let go on for so long: whoever had it in hand could not write down what came of it."""
 STALLED_SECONDS = 30
 MOST_TRIES = 3
 
@@ -118,4 +120,4 @@ def _left(engine: Engine) -> list[str]:
     with Session(engine) as s, s.begin():
         bench = Bench(s)
         bench.clear()
-        return bench.left(FORGOTTEN)
+        return bench.left(FORGOTTEN, OVERDUE)

@@ -7,7 +7,6 @@ import signal
 import subprocess
 import sys
 import threading
-import time
 
 from shadbo.store.database import engine
 from shadbo.work.limits import PR_SET_PDEATHSIG
@@ -62,5 +61,4 @@ class Worker:
             own = {**os.environ, STARTER: str(os.getpid())}
             self._child = subprocess.Popen(self._command, env=own, start_new_session=True)
             self._child.wait()
-            if not self._stopped.is_set():
-                time.sleep(AGAIN_SECONDS)
+            self._stopped.wait(AGAIN_SECONDS)

@@ -165,6 +165,14 @@ def test_a_wrong_password_says_nothing_of_who_is_here(house, crew):
     assert wrong.json() == stranger.json()
 
 
+@pytest.mark.parametrize("name", ["Hedda Strauß", "İlkay Œ", "ΝΊΚΟΣ", "O'Brien-Śliwa"])
+def test_any_name_comes_in_as_it_was_given(house, database, crew, hashed, name: str):
+    with Session(database[1]) as s, s.begin():
+        People(s, "here").add(name, "framer", hashed)
+    for typed in (name, f"  {name} "):
+        assert browser(house).post("/api/session", json={"name": typed, "password": PASSWORD}).status_code == 200
+
+
 def test_guessing_ends_after_a_few_tries(house, database, crew):
     client = browser(house)
     for _ in range(MOST_OF_NAME):

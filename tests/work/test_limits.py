@@ -92,7 +92,7 @@ def _dies(*_: object) -> Made:
 
 
 ODD = {
-    name: Kind(name, "", run, 1 if name != "dies" else 5, 50)
+    name: Kind(name, run, 1 if name != "dies" else 5, 50)
     for name, run in {
         "where": _where, "spins": _spins, "sleeps": _sleeps, "grows": _grows, "dies": _dies,
     }.items()

@@ -106,6 +106,16 @@ def test_what_was_never_put_in_is_found_again(database, monkeypatch):
     assert outcome(database, left).state == "made"
 
 
+def test_what_a_worker_has_in_hand_is_left_to_it_until_it_is_overdue(database):
+    work_id = asked(database, shirt_photo())
+    with Session(database[1]) as s, s.begin():
+        assert Bench(s).take(work_id) is not None
+        s.execute(text("update work set asked_at = now() - interval '2 minutes'"))
+        assert Bench(s).left(queue.FORGOTTEN, queue.OVERDUE) == []
+        s.execute(text("update work set begun_at = now() - interval '1 hour'"))
+        assert Bench(s).left(queue.FORGOTTEN, queue.OVERDUE) == [work_id]
+
+
 def test_what_is_given_up_is_not_done(database):
     work_id = asked(database, shirt_photo())
     with Session(database[1]) as s, s.begin():

@@ -1,6 +1,7 @@
 """Doors: who is here, signing in and out, and the codes that let somebody in."""
 
 import logging
+from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Annotated
 
@@ -112,21 +113,24 @@ def _here(request: Request, session: Session, who: Entered | None) -> Here:
     return Here(who.person_id, who.name, who.role, can, unlocked, False, others)
 
 
-def _let_in(request: Request, token: str) -> Response:
-    log.info("let in from %s by %s", _address(request), request.url.path)
-    response = JSONResponse(None)
-    give(request, response, token)
-    return response
-
-
 def _address(request: Request) -> str:
     return request.client.host if request.client else ""
 
 
-def _not_let_in(request: Request, bad: NotLetIn) -> Response:
-    """Answered, not raised: the try that failed is to be remembered with this very transaction."""
-    log.warning("not let in from %s by %s", _address(request), request.url.path)
-    return answer(Problem(title="Not let in", status=403, detail=str(bad)))
+def _through(request: Request, door: Callable[[], str]) -> Response:
+    """Let the device keep the token that a door gives, or say why there is none.
+
+    A refusal is answered, not raised: the try that failed is to be remembered with this very transaction.
+    """
+    try:
+        token = door()
+    except NotLetIn as bad:
+        log.warning("not let in from %s by %s", _address(request), request.url.path)
+        return answer(Problem(title="Not let in", status=403, detail=str(bad)))
+    log.info("let in from %s by %s", _address(request), request.url.path)
+    response = JSONResponse(None)
+    give(request, response, token)
+    return response
 
 
 @router.get("")
@@ -143,10 +147,7 @@ def who_is_here(request: Request, session: SessionDep) -> Here:
 @opens_to_all
 def sign_in(request: Request, session: SessionDep, body: SignIn) -> Response:
     """By name and password."""
-    try:
-        return _let_in(request, Entrance(session).sign_in(body.name, body.password, _address(request)))
-    except NotLetIn as bad:
-        return _not_let_in(request, bad)
+    return _through(request, lambda: Entrance(session).sign_in(body.name, body.password, _address(request)))
 
 
 @router.delete("", response_model=None)
@@ -164,20 +165,14 @@ def sign_out(request: Request, session: SessionDep) -> Response:
 @opens_to_all
 def join(request: Request, session: SessionDep, body: Join) -> Response:
     """Choose a password with a code."""
-    try:
-        return _let_in(request, Entrance(session).join(body.code, body.password, _address(request)))
-    except NotLetIn as bad:
-        return _not_let_in(request, bad)
+    return _through(request, lambda: Entrance(session).join(body.code, body.password, _address(request)))
 
 
 @router.post("/pair", response_model=None)
 @opens_to_all
 def pair(request: Request, session: SessionDep, body: Pair) -> Response:
     """Make this device a tablet of the workshop, with a code."""
-    try:
-        return _let_in(request, Entrance(session).pair(body.code, _address(request)))
-    except NotLetIn as bad:
-        return _not_let_in(request, bad)
+    return _through(request, lambda: Entrance(session).pair(body.code, _address(request)))
 
 
 @router.post("/setup", response_model=None)
@@ -185,11 +180,9 @@ def pair(request: Request, session: SessionDep, body: Pair) -> Response:
 def set_up(request: Request, session: SessionDep, body: SetUp) -> Response:
     """The first owner, with the code of the first start."""
     shop = Shop(name=" ".join(body.shop_name.split()) or "Workshop", mark=body.mark)
-    try:
-        token = Entrance(session).set_up(body.code, body.name, body.password, shop, _address(request))
-        return _let_in(request, token)
-    except NotLetIn as bad:
-        return _not_let_in(request, bad)
+    return _through(
+        request, lambda: Entrance(session).set_up(body.code, body.name, body.password, shop, _address(request))
+    )
 
 
 @router.post("/as", response_model=None)
@@ -199,10 +192,7 @@ def change_to(request: Request, session: SessionDep, body: ChangeTo) -> Response
     who = known(request, session) if request.app.state.unlocked else None
     if who is None:
         return answer(Problem(title="Not let in", status=403, detail="here everyone signs in with a password"))
-    try:
-        return _let_in(request, Entrance(session).as_person(who.workshop_id, body.person_id))
-    except NotLetIn as bad:
-        return _not_let_in(request, bad)
+    return _through(request, lambda: Entrance(session).as_person(who.workshop_id, body.person_id))
 
 
 @router.post("/password", response_model=None)
@@ -212,8 +202,4 @@ def change_password(request: Request, session: SessionDep, body: NewPassword) ->
     who = known(request, session)
     if who is None or not who.person_id:
         raise HTTPException(401, "Sign in first")
-    try:
-        token = Entrance(session).change_password(who, body.old, body.new, _address(request))
-        return _let_in(request, token)
-    except NotLetIn as bad:
-        return _not_let_in(request, bad)
+    return _through(request, lambda: Entrance(session).change_password(who, body.old, body.new, _address(request)))
