@@ -60,7 +60,7 @@ export type GivenCode = Schemas["Code"];
 export type Pending = Schemas["Pending"];
 export type Rack = Schemas["Rack"];
 
-/** The server could not be reached, or its database could not: try again later. */
+/** The server could not be reached, or cannot just now, and says why where it can: try again later. */
 export class Unreachable extends Error {}
 
 /** The server said no, and why. */
@@ -81,10 +81,10 @@ export async function got<T>(request: Promise<Answer<T>>): Promise<T> {
   try {
     answer = await request;
   } catch {
-    throw new Unreachable("no connection");
+    throw new Unreachable();
   }
   if (answer.response.ok) return answer.data as T;
-  if (answer.response.status >= 502) throw new Unreachable("the server does not answer");
+  if (answer.response.status >= 502) throw new Unreachable((answer.error as Problem | undefined)?.title);
   const status = answer.response.status;
   const blank = {
     type: "about:blank",
@@ -101,7 +101,7 @@ export async function got<T>(request: Promise<Answer<T>>): Promise<T> {
 /** What went wrong, in the words of the server where it gave any. */
 export function words(e: unknown): string {
   if (e instanceof Refused) return e.problem.errors?.[0]?.message ?? e.message;
-  return e instanceof Unreachable ? "No connection just now; try again." : (e as Error).message;
+  return e instanceof Unreachable ? e.message || "No connection just now; try again." : (e as Error).message;
 }
 
 /** A body that is sent as it is. */

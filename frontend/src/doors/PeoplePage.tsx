@@ -1,18 +1,15 @@
 import { useCallback, useEffect, useState } from "react";
-import { Link } from "react-router";
 import { api, type Crew, type GivenCode, got, type Person, Refused, words } from "../api/client";
-import { SystemSwitch, useMeasures } from "../app/system";
 import { longDay, timeOf } from "../ui/dates";
 import { Field } from "../ui/Field";
 import { useDoors } from "./here";
-import { WhoMenu } from "./WhoMenu";
+import { PageHeader } from "./PageHeader";
 
 type PersonRole = "owner" | "framer" | "apprentice";
 const ROLES: PersonRole[] = ["owner", "framer", "apprentice"];
 
 /** Who works here and what they may do; the tablets on the benches; the codes that let them in. */
 export function PeoplePage() {
-  const { shopName } = useMeasures();
   const { may } = useDoors();
   const [crew, setCrew] = useState<Crew | null>(null);
   const [code, setCode] = useState<GivenCode | null>(null);
@@ -45,14 +42,7 @@ export function PeoplePage() {
     then(got(api.DELETE("/api/people/{person_id}", { params: { path: { person_id: p.id } } })));
   return (
     <div className="mx-auto flex min-h-dvh max-w-6xl flex-col px-4 pb-10">
-      <header className="flex min-h-14 flex-wrap items-center gap-x-6 border-b border-ink">
-        <Link to="/" className="small-caps grid min-h-10 content-center" title="To all jobs">
-          Shadbo
-        </Link>
-        <span className="grow text-soft">{shopName}</span>
-        <WhoMenu />
-        <SystemSwitch />
-      </header>
+      <PageHeader />
       <main className="grow">
         <h1 className="py-5 text-3xl font-extrabold">At the benches</h1>
         <p role="alert" className="text-stop empty:hidden">
@@ -157,6 +147,32 @@ function CodeShown({ given, done }: { given: GivenCode; done: () => void }) {
   );
 }
 
+interface RoleProps {
+  label: string;
+  role: string;
+  pick: (role: PersonRole) => void;
+}
+
+/** One of the roles that a person can have. */
+function RolePicker({ label, role, pick }: RoleProps) {
+  return (
+    <fieldset className="flex">
+      <legend className="sr-only">{label}</legend>
+      {ROLES.map((r) => (
+        <button
+          key={r}
+          type="button"
+          aria-pressed={role === r}
+          onClick={() => pick(r)}
+          className={`min-h-11 px-2 ${role === r ? "border-b-4 border-accent font-bold" : "text-soft"}`}
+        >
+          {r}
+        </button>
+      ))}
+    </fieldset>
+  );
+}
+
 interface ToolsProps {
   person: Person;
   then: (asked: Promise<unknown>) => Promise<void>;
@@ -170,20 +186,11 @@ function PersonTools({ person, then, given, leaves }: ToolsProps) {
   const own = person.id === here.id;
   return (
     <span className="flex flex-wrap items-center gap-2">
-      <fieldset className="flex">
-        <legend className="sr-only">What {person.name} is</legend>
-        {ROLES.map((role) => (
-          <button
-            key={role}
-            type="button"
-            aria-pressed={person.role === role}
-            onClick={() => then(got(api.PATCH("/api/people/{person_id}", { params, body: { role } })))}
-            className={`min-h-11 px-2 ${person.role === role ? "border-b-4 border-accent font-bold" : "text-soft"}`}
-          >
-            {role}
-          </button>
-        ))}
-      </fieldset>
+      <RolePicker
+        label={`What ${person.name} is`}
+        role={person.role}
+        pick={(role) => void then(got(api.PATCH("/api/people/{person_id}", { params, body: { role } })))}
+      />
       {!here.unlocked && (
         <button
           type="button"
@@ -246,20 +253,7 @@ function NewPerson({ given }: { given: ToolsProps["given"] }) {
       </h2>
       <div className="grid gap-2 pt-2">
         <Field label="Name" value={name} set={setName} wrong={wrong} />
-        <fieldset className="flex">
-          <legend className="sr-only">What they are</legend>
-          {ROLES.map((r) => (
-            <button
-              key={r}
-              type="button"
-              aria-pressed={role === r}
-              onClick={() => setRole(r)}
-              className={`min-h-11 px-2 ${role === r ? "border-b-4 border-accent font-bold" : "text-soft"}`}
-            >
-              {r}
-            </button>
-          ))}
-        </fieldset>
+        <RolePicker label="What they are" role={role} pick={setRole} />
         <button type="button" className="action font-bold" onClick={() => void add()}>
           Add, and give a code
         </button>

@@ -1,9 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, got, type Health, type Listed, newId, plainText, Refused, Unreachable } from "../api/client";
-import { SystemSwitch, useMeasures } from "../app/system";
+import { useMeasures } from "../app/system";
 import { useDoors } from "../doors/here";
-import { WhoMenu } from "../doors/WhoMenu";
+import { PageHeader } from "../doors/PageHeader";
 import { dayOf, longDay, timeOf } from "../ui/dates";
 import { Frac } from "../ui/Frac";
 import { Sign } from "../ui/Sign";
@@ -11,7 +11,6 @@ import { Sign } from "../ui/Sign";
 const STATES = ["to measure", "to solve", "to cut", "cutting", "made", "handed over"];
 
 export function JobList() {
-  const { shopName } = useMeasures();
   const { may } = useDoors();
   const [words, setWords] = useState("");
   const [state, setState] = useState("");
@@ -65,15 +64,11 @@ export function JobList() {
 
   return (
     <div className="mx-auto flex min-h-dvh max-w-6xl flex-col px-4 pb-10">
-      <header className="flex min-h-14 flex-wrap items-center gap-x-6 border-b border-ink">
-        <span className="small-caps">Shadbo</span>
-        <span className="grow text-soft">{shopName}</span>
+      <PageHeader home>
         <Link to="/stock" className="link grid min-h-10 content-center">
           Stock
         </Link>
-        <WhoMenu />
-        <SystemSwitch />
-      </header>
+      </PageHeader>
       <main className="grow">
         <div className="flex flex-wrap items-end gap-x-6 gap-y-3 py-5">
           <h1 className="grow text-3xl font-extrabold">On the rack</h1>

@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { Link } from "react-router";
 import { api, got, newId, plainText, type Rack, Refused, type ShopChange, words } from "../api/client";
-import { SystemSwitch, useMeasures } from "../app/system";
+import { useMeasures } from "../app/system";
 import { useDoors } from "../doors/here";
+import { PageHeader } from "../doors/PageHeader";
 import { longDay, timeOf } from "../ui/dates";
 import { Frac } from "../ui/Frac";
 import { TableIn } from "../ui/TableIn";
@@ -66,7 +66,7 @@ export function StockPage() {
   const [trouble, setTrouble] = useState("");
   // A table whose answer was lost may have been taken in: sent again it is the same change.
   const sent = useRef({ text: "", id: "" });
-  const { say, shopName } = useMeasures();
+  const { say } = useMeasures();
   const { may } = useDoors();
   const load = useCallback(() => {
     got(api.GET("/api/stock"))
@@ -85,13 +85,7 @@ export function StockPage() {
   }, [load]);
   return (
     <div className="mx-auto flex min-h-dvh max-w-6xl flex-col px-4 pb-10">
-      <header className="flex min-h-14 flex-wrap items-center gap-x-6 border-b border-ink">
-        <Link to="/" className="small-caps grid min-h-10 content-center" title="To all jobs">
-          Shadbo
-        </Link>
-        <span className="grow text-soft">{shopName}</span>
-        <SystemSwitch />
-      </header>
+      <PageHeader />
       <main className="grow">
         <h1 className="py-5 text-3xl font-extrabold">In the racks</h1>
         <p role="alert" className="text-stop empty:hidden">
