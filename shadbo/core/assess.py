@@ -3,7 +3,8 @@
 from shadbo.core.checks import CHECKS
 from shadbo.core.checks.view import Look
 from shadbo.core.desk import Desk
-from shadbo.core.displays.registry import display_of
+from shadbo.core.displays.own_frame import frame_asks
+from shadbo.core.displays.registry import display_of, replaced
 from shadbo.core.findings import CannotPlan, by_weight
 from shadbo.core.hang.bodies import hung_by
 from shadbo.core.hang.cost import material_price
@@ -31,10 +32,11 @@ def assess(job: Job, shop: Shop) -> Plan:
 
 def _assess(job: Job, shop: Shop) -> Plan:
     display = display_of(job)
-    desk = Desk.lay(job, shop, display.levers, display.gathers)
-    asks = tuple(display.asks(desk))
+    desk = Desk.lay(job, shop, display.levers, display.gathers, display.frames != "none")
+    asks = (*display.asks(desk), *frame_asks(desk, display.frames))
+    said = replaced(job, display)
     if asks:
-        return Plan(desk, display, asks, None, None, ())
+        return Plan(desk, display, asks, None, None, said)
     assembly = display.build(desk)
     masses = [part.mass for part in assembly.parts if part.mass is not None]
     total = masses[0]
@@ -46,8 +48,8 @@ def _assess(job: Job, shop: Shop) -> Plan:
         if j.length is not None and not j.part
     )
     if steel > 0:
-        said = desk.sheet.decide("steel, by number, diameter and length", steel, KG)
-        total = total + desk.sheet.let("mass.fixings", "screws", said)
+        screws = desk.sheet.decide("steel, by number, diameter and length", steel, KG)
+        total = total + desk.sheet.let("mass.fixings", "screws", screws)
     weight = desk.sheet.let("weight.total", "weight of frame and piece", total)
     hang = plan_hanging(desk, assembly, weight)
     material_price(desk, assembly, hang)
@@ -55,4 +57,4 @@ def _assess(job: Job, shop: Shop) -> Plan:
     space, ties = Space((*assembly.bodies, *behind)), (*assembly.ties, *hung)
     look = Look(desk=desk, assembly=assembly, hang=hang, space=space, ties=ties)
     findings = [finding for check in CHECKS for finding in check(look)]
-    return Plan(desk, display, (), assembly, hang, tuple(by_weight(findings)))
+    return Plan(desk, display, (), assembly, hang, tuple(by_weight([*said, *findings])))

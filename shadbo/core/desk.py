@@ -6,6 +6,7 @@ from typing import Any, TypeVar, cast
 
 from shadbo.core.decisions.levers import Lever, Levers
 from shadbo.core.job.job import Job
+from shadbo.core.job.own_frame import OwnFrame
 from shadbo.core.pieces.measures import prefix
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.sheet.quantity import Quantity
@@ -41,19 +42,36 @@ class Desk:
     sheet: Sheet
     levers: Levers = field(default_factory=Levers)
     gathers: bool = False
+    takes_frame: bool = False
     taken: list[Taken] = field(default_factory=list)
 
     @classmethod
-    def lay(cls, job: Job, shop: Shop, levers: Levers | None = None, gathers: bool = False) -> "Desk":
-        """A fresh desk with an empty sheet and the job's pins. ``gathers``: all pieces stand in one frame."""
+    def lay(
+        cls,
+        job: Job,
+        shop: Shop,
+        levers: Levers | None = None,
+        gathers: bool = False,
+        takes_frame: bool = False,
+    ) -> "Desk":
+        """A fresh desk with an empty sheet and the job's pins.
+
+        ``gathers``: all pieces stand in one frame. ``takes_frame``: the display can be built in one that exists.
+        """
         practice = job.practice or shop.practice
-        pins = {key: AsBuilt(r.mm, practice.half_width_mm(r.tool), TOOL_WORDS[r.tool]) for key, r in job.pins.items()}
+        real = {**(job.frame.pins() if job.frame is not None and takes_frame else {}), **job.pins}
+        pins = {key: AsBuilt(r.mm, practice.half_width_mm(r.tool), TOOL_WORDS[r.tool]) for key, r in real.items()}
         mark = Mark.named(job.mark) if job.mark is not None else shop.the_mark()
-        return cls(job, shop, practice, mark, Sheet(mark.mm, pins), levers or Levers(), gathers)
+        return cls(job, shop, practice, mark, Sheet(mark.mm, pins), levers or Levers(), gathers, takes_frame)
 
     def on_trial(self) -> "Desk":
         """The same job on an empty sheet: what it works out there is compared and thrown away."""
         return replace(self, sheet=Sheet(self.mark.mm), taken=[])
+
+    @property
+    def own_frame(self) -> OwnFrame | None:
+        """A frame that exists, where this display can be built in it; None where it is made."""
+        return self.job.frame if self.takes_frame else None
 
     @property
     def stock(self) -> Stock:

@@ -222,7 +222,7 @@ def test_a_set_shares_the_outside_size_of_its_largest():
 def test_comparing_keeps_the_options_of_every_display():
     start = job("window mat", "paper", {"panes": {"border": {"mm": 55}}, "window_mat": {"double": True}})
     lines = {c.kind: c for c in compare(start, SHOP, "mm")}
-    assert set(lines) == {"window mat", "two-pane float", "ready-made box", "backed", "poster rails"}
+    assert set(lines) == {"window mat", "two-pane float", "ready-made box", "backed", "poster rails", "shadow box"}
     assert lines["window mat"].picked
     assert lines["ready-made box"].asks == 6
     assert lines["backed"].stops == 1, "a dear sheet is not glued"

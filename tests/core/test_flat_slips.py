@@ -208,9 +208,13 @@ def test_no_slip_is_found_where_none_was_made():
 
 def test_every_check_has_a_slip():
     """A check that no job here makes speak would be no check."""
-    from tests.core import test_box_slips, test_findings
+    from tests.core import test_box_slips, test_decided_slips, test_findings
 
-    said = {slip.code for slips in (SLIPS, test_findings.SLIPS, test_box_slips.SLIPS) for slip in slips.values()}
+    said = {
+        slip.code
+        for slips in (SLIPS, test_findings.SLIPS, test_box_slips.SLIPS, test_decided_slips.SLIPS)
+        for slip in slips.values()
+    }
     said |= {"hang.screws", "hang.none", "hang.weak", "hang.shallow", "wire.tight", "built.off"}
     assert len(said) >= len(CHECKS)
 

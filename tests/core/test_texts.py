@@ -17,6 +17,7 @@ from shadbo.core.shop.shop import Practice
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
 from tests.core.test_box_slips import SLIPS as BOXES
+from tests.core.test_decided_slips import SLIPS as DECIDED
 from tests.core.test_flat_slips import SLIPS as FLAT
 from tests.flat import boxed, detail, job, plan
 
@@ -81,7 +82,9 @@ def test_every_code_of_a_finding_comes_from_one_check():
 def test_every_field_of_every_facet_is_a_line_of_some_plan():
     shop = demo_shop()
     plans = [plan(one, shop=shop) for one in demo_jobs()]
-    plans += [plan(slip.job, *slip.edits, shop=slip.shop) for slip in (*BOXES.values(), *FLAT.values())]
+    plans += [
+        plan(slip.job, *slip.edits, shop=slip.shop) for slip in (*BOXES.values(), *FLAT.values(), *DECIDED.values())
+    ]
     large = detail("puzzle", 2600, 900, 2)
     plans += [plan(boxed("paper", glass="left out")), plan(job("backed", large, worth="everyday"))]
     plans.append(plan(job("window mat", "paper", {"window_mat": {"strainer": True}})))

@@ -21,6 +21,7 @@ from shadbo.core.shop.boards import SheetStock, Tape
 from shadbo.core.shop.materials import HangerKind, PadStock
 from shadbo.core.solids.bites import Bar
 from shadbo.core.solids.body import Body, Tie
+from shadbo.core.sums.hang import pilot_mm
 from shadbo.core.sums.spacing import KeepOut
 from shadbo.core.words.lengths import Both
 
@@ -61,6 +62,7 @@ class Part:
     """A thing to cut, buy or receive. ``length`` is the long-point length of a mitred rail.
 
     ``fetched`` says what a thing is that is neither cut nor fixed, and goes on the list from the drawers.
+    ``stuck`` is the tape that keeps each of them in its place.
     ``unpriced`` is wood of the workshop's own that the shop keeps no price for.
     """
 
@@ -87,6 +89,7 @@ class Part:
     sheet: SheetStock | None = None
     tone: str = ""
     fetched: str = ""
+    stuck: Tape | None = None
 
     @property
     def called(self) -> str:
@@ -113,6 +116,7 @@ class Join:
 
     ``part``: what fixes is itself a part of the list, so that it is not fetched besides.
     ``pulls``: it keeps what it holds from coming forwards too, as a screw does and a point does not.
+    ``wood`` is what its screws are piloted into.
     ``bars`` is the form of each of them, what they have to reach is its rail and, where it pulls, what it holds.
     """
 
@@ -131,6 +135,12 @@ class Join:
     pulls: bool = False
     part: str = ""
     bars: tuple[Bar, ...] = ()
+    wood: str = ""
+
+    @property
+    def drill_mm(self) -> float:
+        """The drill for its pilot holes, by the wood that they go into; 0 where nothing is screwed."""
+        return pilot_mm(self.diameter_mm, self.wood) if self.wood else 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -184,7 +194,9 @@ class Assembly:
     ``hangs`` limits the ways of hanging; empty leaves it to weight and size. ``back_rail`` is None where
     there is no rail to screw a hanger to. ``bodies`` are its things in their places, ``ties``
     what is fixed to what. ``board`` is the size of the board that holes and pins are marked on, None where rails and
-    object are drilled. ``answers`` are what the docket says, by station.
+    object are drilled.
+    ``own_cleat`` is the length of the wall's half where the frame's own strip is the cleat.
+    ``answers`` are what the docket says, by station.
     """
 
     outside_width: Quantity
@@ -224,6 +236,7 @@ class Assembly:
     board: tuple[Quantity, Quantity] | None = None
     bodies: tuple[Body, ...] = ()
     ties: tuple[Tie, ...] = ()
+    own_cleat: Quantity | None = None
 
     @property
     def mounts(self) -> tuple[MountPlan, ...]:

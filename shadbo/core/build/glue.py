@@ -9,10 +9,14 @@ from shadbo.core.words.words import Mm, both, say
 
 @dataclass(frozen=True, slots=True)
 class CornerJoint:
-    """The joint a frame takes; ``why`` says why glue alone would not do, None where it would."""
+    """The joint a frame takes; ``why`` says why glue alone would not do, None where it would.
+
+    ``pieces`` is what each corner takes, by name and number.
+    """
 
     kind: str
     why: Both | None
+    pieces: tuple[tuple[str, int], ...] = ()
 
     @property
     def fails(self) -> bool:

@@ -2,9 +2,10 @@
 
 from dataclasses import dataclass
 
-from shadbo.core.build.assembly import Assembly
+from shadbo.core.build.assembly import Assembly, Part
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.sheet.sheet import Sheet
+from shadbo.core.shop.boards import Tape
 
 
 @dataclass(frozen=True, slots=True)
@@ -21,7 +22,23 @@ class Use:
 
 def uses(sheet: Sheet, assembly: Assembly) -> list[Use]:
     """Every mount's own, in the order of the mounts."""
-    return [use for mount in assembly.mounts if (use := _use(sheet, assembly, mount)) is not None]
+    mounts = [use for mount in assembly.mounts if (use := _use(sheet, assembly, mount)) is not None]
+    return mounts + [_tape_of(part, part.stuck) for part in assembly.parts if part.stuck is not None]
+
+
+def _tape_of(part: Part, tape: Tape) -> Use:
+    """Tape along every strip of a part."""
+    run = part.length.value if part.length is not None else 0.0
+    price = tape.price * part.count * (run / 1000 if tape.by_length else 1.0)
+    return Use(tape.name, part.count, run, price, f"sticks the {part.role}s", "")
+
+
+def joint_uses(assembly: Assembly) -> list[Use]:
+    """What the four corners take: biscuits, slips, plates with their screws; nothing where glue alone serves."""
+    joint = assembly.joint
+    if joint is None:
+        return []
+    return [Use(name, 4 * each, None, 0.0, f"corner joint: {joint.kind}", "") for name, each in joint.pieces]
 
 
 def _use(sheet: Sheet, assembly: Assembly, mount: MountPlan) -> Use | None:

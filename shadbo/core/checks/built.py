@@ -49,8 +49,9 @@ def inside_for_outside(look: Look) -> Iterator[Finding]:
 
 def off_plan(look: Look) -> Iterator[Finding]:
     """A real size outside what its own formula allows: kept, and said."""
+    own = look.desk.own_frame.pins() if look.desk.own_frame is not None else {}
     for q in look.desk.sheet.disagreements():
-        if q.planned is None or q.name is None:
+        if q.planned is None or q.name is None or q.key in own:
             continue
         off = q.value - q.planned.value
         yield Finding(

@@ -121,18 +121,22 @@ def spacer_shows(look: Look) -> Iterator[Finding]:
     )
 
 
-def stuck_on_coating(look: Look) -> Iterator[Finding]:
-    """Adhesive lifts the coating: what the sheet costs to replace."""
-    part = next((p for p in look.assembly.by_role("glazing") if p.sheet is not None and p.sheet.coated), None)
-    if part is None or look.decided(look.levers.spacer_held) != "adhesive strip":
+def stuck_on_glazing(look: Look) -> Iterator[Finding]:
+    """Adhesive lifts a coating and crazes acrylic: what the sheet costs to replace."""
+    glazing = [p for p in look.assembly.by_role("glazing") if p.sheet is not None]
+    part = next((p for p in glazing if p.sheet and (p.sheet.coated or p.sheet.kind == "acrylic")), None)
+    if part is None or part.sheet is None or look.decided(look.levers.spacer_held) != "adhesive strip":
         return
+    what = "coated glazing" if part.sheet.coated else "acrylic"
     yield Finding(
         "spacer.stuck",
         "caution",
         "depth",
-        look.say("Adhesive on coated glazing"),
+        look.say("Adhesive on {}", what),
         look.say(
-            "a lifted coating cannot be mended: the sheet costs {} {}", look.desk.shop.currency, f"{part.price:.2f}"
+            "what it lifts or clouds cannot be mended: the sheet costs {} {}",
+            look.desk.shop.currency,
+            f"{part.price:.2f}",
         ),
         keys=("stack.glazing",),
         proposals=look.change(look.levers.spacer_held, "by friction", 1, "Held by friction"),

@@ -45,7 +45,8 @@ def hang_by(look: Look, *kinds: HangerKind) -> tuple[Proposal, ...]:
 def hanger_too_weak(look: Look) -> Iterator[Finding]:
     """The maker's rating, by the shop's factor, against what the part carries."""
     hanger, weight = look.hang.hanger, look.hang.weight
-    if look.hang.kind in ("strips", "ledge", "cord", "slanted hole"):
+    own = look.hang.kind == "cleat" and look.assembly.own_cleat is not None
+    if own or look.hang.kind in ("strips", "ledge", "cord", "slanted hole"):
         return
     if hanger is None:
         yield Finding(

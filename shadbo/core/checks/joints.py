@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding
-from shadbo.core.sums.joints import LIP_LEFT_MM
+from shadbo.core.sums.joints import LIP_LEFT_MM, PLATE_WIDE_MM
 from shadbo.core.words.words import Mm, both
 
 
@@ -13,6 +13,7 @@ def glue_alone(look: Look) -> Iterator[Finding]:
     joint = look.assembly.joint
     if joint is None or joint.why is None or not joint.fails:
         return
+    joined = look.desk.own_frame is not None
     yield Finding(
         "joint.weak",
         "caution",
@@ -21,11 +22,28 @@ def glue_alone(look: Look) -> Iterator[Finding]:
         joint.why,
         keys=("joint.mitre",),
         proposals=(
-            *look.change(look.levers.joint, "splines", 3, "Splines"),
-            *look.change(look.levers.joint, "biscuits", 3, "Biscuits"),
+            *(look.change(look.levers.joint, "splines", 3, "Splines") if not joined else ()),
+            *(look.change(look.levers.joint, "biscuits", 3, "Biscuits") if not joined else ()),
             *look.change(look.levers.joint, "corner plates", 2, "Corner plates"),
         ),
         by_hand=both("Wedges or plates from behind serve a joined frame."),
+    )
+
+
+def plate_has_no_wood(look: Look) -> Iterator[Finding]:
+    """A corner plate wider than the rail's back: it would stand over the package, or over the edge."""
+    wood = look.joints.plate if look.joints is not None else None
+    if wood is None or wood.value >= PLATE_WIDE_MM - 1e-6:
+        return
+    yield Finding(
+        "joint.plate",
+        "stop",
+        "parts",
+        both("There is no wood for a corner plate"),
+        look.say("the rail's back is {} wide, a plate {}", wood, Mm(PLATE_WIDE_MM)),
+        keys=("joint.plate",),
+        proposals=(*look.change(look.levers.joint, "splines", 3, "Splines"), *look.others(3)),
+        by_hand=both("A wider moulding takes a plate."),
     )
 
 

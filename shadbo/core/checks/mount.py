@@ -187,34 +187,3 @@ def back_wrong(look: Look) -> Iterator[Finding]:
             keys=("cover.width",),
             proposals=look.change(look.levers.back, "sealed paper", 1, "Sealed paper"),
         )
-
-
-def recipient(look: Look) -> Iterator[Finding]:
-    """What the recipient asks for, checked before the back is closed."""
-    demands, hang = look.desk.job.hanging.demands, look.hang
-    glass = next((p for p in look.assembly.by_role("glazing") if p.sheet and p.sheet.kind == "glass"), None)
-    broken = {
-        "no wire": hang.kind == "wire",
-        "acrylic only": glass is not None,
-        "two fixed points": hang.kind not in ("straps", "cleat"),
-        "sealed back": look.assembly.back != "sealed paper",
-    }
-    for demand in demands:
-        if demand != "busy place" and broken.get(demand):
-            edits: tuple[Proposal, ...] = ()
-            if demand in ("no wire", "two fixed points") and not look.assembly.hangs:
-                edits = (Proposal(look.say("Hang it by two straps"), (Edit(at="hanging/kind", to="straps"),), 1),)
-            if demand == "sealed back":
-                edits = look.change(look.levers.back, "sealed paper", 1, "Sealed paper")
-            if demand == "acrylic only":
-                edits = look.change(look.levers.glazing, None, 1, "Glazing as the plan chooses")
-            yield Finding(
-                "recipient.asks",
-                "caution",
-                "hang",
-                look.say("The recipient asks for: {}", demand),
-                look.say("this plan does not give it"),
-                place=demand.replace(" ", "-"),
-                proposals=edits,
-                by_hand=both("Settle it with the recipient before closing."),
-            )

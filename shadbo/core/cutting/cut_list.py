@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from shadbo.core.build.uses import uses
+from shadbo.core.build.uses import joint_uses, uses
 from shadbo.core.hang.bodies import HANGER
 from shadbo.core.plan import Plan
 from shadbo.core.sheet.quantity import Quantity
@@ -67,11 +67,13 @@ def cut_list(plan: Plan) -> list[CutRow]:
     hinged = any(j.id == "mount" and j.fixings for j in a.joins)
     for join in a.joins:
         if join.fixings and not join.part:
-            name = used[0].name if join.id == "mount" and used else join.item
+            name = used[0].name if join.id == "mount" and used and a.mounts[0].tape else join.item
             length = _mm(join.length)
             rows.append(CutRow("fixing", len(join.fixings), name, length, None, None, join.name, "", join.id))
-    for use in used[1:] if hinged else used:
+    for use in used[1:] if hinged and a.mounts and a.mounts[0].tape is not None else used:
         rows.append(CutRow("fixing", use.count, use.name, use.run_mm, None, None, use.what, use.whose))
+    for use in joint_uses(a):
+        rows.append(CutRow("fixing", use.count, use.name, None, None, None, use.what, ""))
     if hang.hanger is not None:
         rows.append(
             CutRow("hardware", len(hang.places) or 1, hang.hanger.name, None, None, None, hang.kind, "", HANGER)

@@ -2,13 +2,13 @@
 
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import choice_row, told
-from shadbo.core.build.assembly import Assembly
+from shadbo.core.build.assembly import Assembly, Join
 from shadbo.core.desk import Desk
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.boards import SheetStock
 from shadbo.core.shop.values import Value
 from shadbo.core.words.lengths import Both
-from shadbo.core.words.words import both, length, say, sizes
+from shadbo.core.words.words import both, drill_text, length, say, sizes
 
 
 def moulding_row(desk: Desk, assembly: Assembly, at: str, decided: Value | None, label: str = "Moulding") -> Question:
@@ -64,6 +64,14 @@ def told_line(desk: Desk, key: str, label: str, note: Both | str = "") -> list[Q
     """A line of the sheet as a row; none where the plan has no such line."""
     q = desk.sheet.get(key)
     return [told(label, say(desk.mark, "{}", q), key, note)] if q is not None else []
+
+
+def join_rows(desk: Desk, join: Join) -> list[Question]:
+    """What the bench does for a join, in order, and the drill for its pilot holes."""
+    rows = [told(f"{join.name}: {n}", op) for n, op in enumerate(join.operations, 1)]
+    if join.drill_mm > 0:
+        rows.append(told(f"{join.name}: drill", drill_text(join.drill_mm), "", f"pilot holes in {join.wood}"))
+    return rows
 
 
 def size_text(desk: Desk, *of: Quantity) -> Both:

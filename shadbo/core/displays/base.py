@@ -1,7 +1,7 @@
 """What every display is to the rest of the program."""
 
 from dataclasses import dataclass
-from typing import Any, Protocol
+from typing import Any, Literal, Protocol
 
 from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly
@@ -19,13 +19,22 @@ class Ask:
     label: str
 
 
+FrameForm = Literal["rabbet", "ledge", "none"]
+"""The kind of frame that a display can take when one exists: by its rabbet, by its ledge, or none."""
+
+
 class Display(Protocol):
-    """One kind of build: what it needs, how it becomes an assembly, what it asks."""
+    """One kind of build: what it needs, how it becomes an assembly, what it asks.
+
+    ``takes`` says which pieces, in words.
+    """
 
     home: Home[Any]
     levers: Levers
     name: str
+    takes: str
     gathers: bool
+    frames: FrameForm
 
     def suits(self, piece: Piece) -> bool:
         """Whether this kind of piece can be shown so."""

@@ -1,7 +1,7 @@
 """What displays that show one piece share."""
 
 from shadbo.core.desk import Desk
-from shadbo.core.displays.base import Ask
+from shadbo.core.displays.base import Ask, FrameForm
 from shadbo.core.pieces.measures import measures
 
 
@@ -9,6 +9,7 @@ class OnePiece:
     """A display that shows the main piece alone, and needs its readings."""
 
     gathers = False
+    frames: FrameForm = "none"
 
     def asks(self, desk: Desk) -> list[Ask]:
         """Readings of the piece without which there is no plan."""

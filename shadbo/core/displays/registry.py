@@ -1,8 +1,11 @@
 """The displays, ready to build."""
 
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.displays.base import Display
 from shadbo.core.displays.kinds import KINDS, module
+from shadbo.core.findings import Finding, Proposal
 from shadbo.core.job.job import Job
+from shadbo.core.words.words import both
 
 DISPLAYS: tuple[Display, ...] = tuple(module(kind, "build").DISPLAY for kind in KINDS)
 
@@ -12,3 +15,21 @@ def display_of(job: Job) -> Display:
     piece = job.pieces[0]
     chosen = next(d for d in DISPLAYS if d.home.kind == job.display)
     return chosen if chosen.suits(piece) else next(d for d in DISPLAYS if d.suits(piece))
+
+
+def replaced(job: Job, display: Display) -> tuple[Finding, ...]:
+    """That the chosen display does not take this piece, and which is planned instead; nothing where it does."""
+    if display.home.kind == job.display or "display" not in job.model_fields_set:
+        return ()
+    chosen = next(d for d in DISPLAYS if d.home.kind == job.display)
+    return (
+        Finding(
+            "display.replaced",
+            "caution",
+            "display",
+            both(f"{chosen.name} does not take this piece; {display.name} is planned"),
+            both(f"{chosen.name} takes {chosen.takes}"),
+            proposals=(Proposal(both(f"Take {display.name}"), (Edit(at="display", to=display.home.kind),), 1),),
+            by_hand=both("Pick one at the display's station."),
+        ),
+    )

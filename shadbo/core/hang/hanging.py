@@ -14,6 +14,8 @@ from shadbo.core.shop.materials import Hanger, HangerKind
 from shadbo.core.shop.shop import asked_kg, safe_kg
 from shadbo.core.sums import hang as sums
 
+OWN_HANGER, UNKNOWN_KG = "own-hanger", 1000.0
+"""Hangers that a frame came with: nobody knows what they carry, and a finding says so."""
 RAILED: tuple[HangerKind, ...] = ("wire", "straps", "cleat", "plate", "slanted hole")
 """Kinds that are screwed to a rail."""
 
@@ -24,6 +26,9 @@ def hanger_down(desk: Desk, outside_height: Quantity) -> Quantity:
     decided = desk.job.hanging.down
     if decided is not None:
         return desk.choose("hang.down", "hangers below the top edge", decided, 0, "")
+    own = desk.own_frame
+    if own is not None and own.hanger == "on its rails" and own.hanger_down is not None:
+        return desk.read("hang.down", "its own hangers below the top edge", own.hanger_down)
     part = desk.sheet.number(fraction)
     return desk.sheet.cut("hang.down", "hangers below the top edge", outside_height * part, "nearest", 1.0)
 
@@ -43,7 +48,11 @@ def choose_kind(desk: Desk, weight: Quantity, assembly: Assembly) -> tuple[Hange
         return decided, "decided for this job"
     if allowed:
         safe = [kind for kind in allowed if kind != "strips" or strips_may(desk, assembly, weight)]
-        return (safe or list(allowed))[0], "as this display hangs"
+        why = "its own top strip is the cleat" if assembly.own_cleat is not None else "as this display hangs"
+        return (safe or list(allowed))[0], why
+    own = desk.own_frame
+    if own is not None and own.hanger == "on its rails":
+        return own.hanger_kind, "its own hangers, where they sit"
     if "two fixed points" in desk.job.hanging.demands or "no wire" in desk.job.hanging.demands:
         return "straps", "the recipient asks for it"
     if weight_kg > p.fixed_points_over_kg or assembly.long_side_mm > p.fixed_points_over_mm:
@@ -94,9 +103,12 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
     """Choose the hardware and place it. Needs ``hang.down`` on the sheet."""
     s, p, job = desk.sheet, desk.practice, desk.job.hanging
     kind, reason = choose_kind(desk, weight, assembly)
-    if assembly.back_rail is None or kind not in RAILED:
+    if assembly.back_rail is None or kind not in RAILED or (kind == "cleat" and assembly.own_cleat is not None):
         return plan_plain(desk, assembly, weight, kind, reason)
     hanger = job.hanger if job.hanger is not None and job.hanger.kind == kind else None
+    own = desk.own_frame
+    if hanger is None and own is not None and own.hanger == "on its rails" and own.hanger_kind == kind:
+        hanger = Hanger(id=OWN_HANGER, name="its own hangers", kind=kind, rating_kg=UNKNOWN_KG)
     if hanger is None:
         hanger = desk.found(HANGERS, role("hanger", kind), lambda: choose_hanger(desk, assembly, kind, weight))
     load = s.let("hang.load", "weight that hangs", sums.force(s, weight))

@@ -11,6 +11,7 @@ from pydantic import Field, model_validator
 from shadbo.core.displays.gathered.options import Layout, Place
 from shadbo.core.displays.kinds import HOMES
 from shadbo.core.job.options import DisplayKind, Options
+from shadbo.core.job.own_frame import OwnFrame
 from shadbo.core.pieces.pieces import Brace, LooseCanvas, Piece, StretchedCanvas
 from shadbo.core.shop.kept import Materials
 from shadbo.core.shop.materials import Hanger, HangerKind, Wire
@@ -53,6 +54,7 @@ class Hanging(Value):
 class Job(Value):
     """A framing job. ``pins`` are real sizes of cut and made things, by the key of their line on the sheet.
 
+    ``frame`` is one that exists already, whichever display is built in it.
     ``practice``, ``mark`` and ``materials`` are the shop's as they were when the first part was cut.
     """
 
@@ -66,6 +68,7 @@ class Job(Value):
     pieces: Annotated[tuple[Piece, ...], Field(min_length=1, max_length=60)] = (Piece(id="piece"),)
     display: DisplayKind = "floater"
     same_outside: bool = True
+    frame: OwnFrame | None = None
     options: Options = Options()
     hanging: Hanging = Hanging()
     pins: Pins = Field(default_factory=dict)

@@ -26,6 +26,13 @@ def _round(w: float, h: float, n: int = 28) -> Ring:
     return tuple((w * math.cos(2 * math.pi * i / n), h * math.sin(2 * math.pi * i / n)) for i in range(n))
 
 
+def on_ribbon(badge: Badge) -> bool:
+    """Whether it is a medal that hangs on its ribbon: clearly higher than wide."""
+    if badge.sort != "medal" or badge.width is None or badge.height is None:
+        return False
+    return badge.height.mm > badge.width.mm * 1.2
+
+
 def _medal(w: float, h: float) -> Ring:
     """A disc on a ribbon: the disc is as wide as the medal, the ribbon is two thirds of that."""
     r = min(w, h)
@@ -79,7 +86,7 @@ def outline(detail: Detail, width: float, height: float) -> Ring:
         body = detail.body_width.mm if detail.body_width else None
         return garment_lines(width, height, body, detail.sleeves)[0]
     if isinstance(detail, Badge):
-        if detail.sort == "medal" and height > width * 1.2:
+        if on_ribbon(detail):
             return _medal(w, h)
         return _round(w, h) if detail.shape == "round" else _box(w, h)
     if isinstance(detail, Keepsake):

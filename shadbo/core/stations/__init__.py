@@ -9,6 +9,7 @@ from shadbo.core.findings import RANK, StationName
 from shadbo.core.plan import Plan
 from shadbo.core.sheet.quantity import Severity
 from shadbo.core.stations import answers, hang, measure, receive
+from shadbo.core.stations.prepare import prepare_rows
 
 TITLES: dict[StationName, tuple[str, str, str, str]] = {
     "receive": (
@@ -48,7 +49,8 @@ def stations(plan: Plan, only: str = "") -> tuple[Station, ...]:
     shared: dict[StationName, Callable[[], list[Question]]] = {
         "receive": lambda: receive.questions(desk),
         "measure": lambda: measure.questions(desk),
-        "display": lambda: measure.display_questions(desk, DISPLAYS),
+        "display": lambda: measure.display_questions(desk, DISPLAYS, plan.display),
+        "mount": lambda: prepare_rows(desk) if plan.assembly is not None else [],
         "hang": lambda: hang.questions(plan),
     }
     out = []

@@ -47,6 +47,7 @@ def answer(plan: Plan, name: StationName) -> tuple[Both, Both]:
     if name == "parts":
         cut = any(k.startswith("rail.") for k in job.pins)
         made = any(k.startswith("frame.") for k in job.pins)
+        made = made or job.frame is not None
         state = "frame measured" if made else "rails cut" if cut else "nothing cut yet"
         return plan.assembly.answers.get(name, (EMPTY, EMPTY))[0], both(state)
     if name in plan.assembly.answers:

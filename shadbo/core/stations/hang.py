@@ -5,7 +5,10 @@ from shadbo.core.asking.rows import care, choice_row, length_row, text_row, told
 from shadbo.core.hang.hanging import RAILED
 from shadbo.core.plan import Plan
 from shadbo.core.stations.answers import KINDS
-from shadbo.core.words.words import Mm, both, say
+from shadbo.core.stations.closing import at_the_wall, before_closing
+from shadbo.core.sums.hang import pilot_mm
+from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import Mm, both, drill_text, say
 
 
 def questions(plan: Plan) -> list[Question]:
@@ -16,10 +19,13 @@ def questions(plan: Plan) -> list[Question]:
     job, mark, s = desk.job.hanging, desk.mark, desk.sheet
     allowed = plan.assembly.hangs if plan.assembly and plan.assembly.hangs else RAILED
     picked = job.kind if job.kind in allowed else None
+    many = len(allowed) > 1 or job.kind is not None
     kinds = [Choice(None, "by weight" if allowed is RAILED else "as it hangs", picked=picked is None)]
     kinds += [Choice(kind, KINDS[kind], picked=picked == kind) for kind in allowed]
+    glazed = plan.assembly is not None and plan.assembly.glazed
     rows = [
-        choice_row("hanging/kind", "Hung by", kinds, job.kind is not None, hang.reason),
+        *before_closing(plan),
+        *([choice_row("hanging/kind", "Hung by", kinds, job.kind is not None, hang.reason)] if many else []),
         told(
             "Weighs",
             say(mark, "{}", hang.weight),
@@ -30,6 +36,9 @@ def questions(plan: Plan) -> list[Question]:
     if hang.kind == "cleat" and plan.assembly is not None:
         least = plan.assembly.outside_width.value * desk.practice.cleat_fraction
         rows.append(told("Cleat, at least", say(mark, "{} long", Mm(least, "up")), "", "two thirds of the width"))
+        if plan.assembly.own_cleat is not None:
+            own = say(mark, "{} long", plan.assembly.own_cleat)
+            rows.append(told("Wall's half of it", own, "cleat.length", "screwed to the wall, level, point up"))
     if hang.kind in ("wire", "straps"):
         rows.append(length_row(desk, "hanging/down", "Hangers below the top edge", job.down, hang.down))
         rows.append(told("Hangers, from the side", say(mark, "{}", hang.inwards), "hang.in", hang.screws_at))
@@ -38,21 +47,22 @@ def questions(plan: Plan) -> list[Question]:
                 "Their screws",
                 say(mark, "{}", Mm(hang.screw_mm, "down")),
                 "hang.hold",
-                "pilot holes; no hammer near the canvas",
+                say(mark, "{} pilot holes; no hammer near {}", _drill(plan), "glass" if glazed else "the piece"),
             )
         )
     if "hang.pull_out" in s:
         note = "a deep box leans forward: its wall fixings carry this too"
         rows.append(told("Pull-out at the upper fixings", say(mark, "{}", s["hang.pull_out"]), "hang.pull_out", note))
     if hang.tension is not None and hang.rise is not None and hang.wire_length is not None:
-        rows.append(
-            choice_row(
-                "hanging/hooks",
-                "Hooks in the wall",
-                [Choice(n, word, picked=len(hang.hooks) == n) for n, word in ((1, "one"), (2, "two"))],
-                job.hooks is not None,
+        if hang.kind == "wire":
+            rows.append(
+                choice_row(
+                    "hanging/hooks",
+                    "Hooks in the wall",
+                    [Choice(n, word, picked=len(hang.hooks) == n) for n, word in ((1, "one"), (2, "two"))],
+                    job.hooks is not None,
+                )
             )
-        )
         rows.append(length_row(desk, "hanging/rise", "Rise of the wire at the hook", job.rise, hang.rise))
         rows.append(
             told(
@@ -86,21 +96,10 @@ def questions(plan: Plan) -> list[Question]:
                 "as the hanger stands out",
             )
         )
-    rows.append(
-        care(
-            "Wall: rated fixings for its kind, clear of cables and pipes. A doubtful wall is for a qualified fitter."
-        )
-    )
+    rows += at_the_wall(plan)
+    rows.append(care("Wall: clear of cables and pipes. A doubtful wall is for a qualified fitter."))
     if hang.weight.value > desk.practice.fixed_points_over_kg or _long(plan) > desk.practice.fixed_points_over_mm:
         rows.append(care("Lift and hang this with two people."))
-    rows.append(
-        told(
-            "Before closing",
-            both("look from the front"),
-            "",
-            "gap even, no dust, top is up; label at the bottom centre",
-        )
-    )
     handed = desk.job.handed_over.isoformat() if desk.job.handed_over else ""
     rows.append(text_row("handed_over", "Handed over on", handed, "date"))
     return rows
@@ -108,3 +107,11 @@ def questions(plan: Plan) -> list[Question]:
 
 def _long(plan: Plan) -> float:
     return plan.assembly.long_side_mm if plan.assembly else 0.0
+
+
+def _drill(plan: Plan) -> Both:
+    """The drill for the hanger's screws, by the wood that they go into."""
+    rail, hang = plan.assembly.back_rail if plan.assembly else None, plan.hang
+    if rail is None or hang is None or hang.hanger is None:
+        return both("")
+    return drill_text(pilot_mm(hang.hanger.screw_diameter_mm, rail.species))

@@ -8,6 +8,7 @@ from shadbo.core.asking.rows import act, choice_row, exact, length_row, reading_
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Display
+from shadbo.core.displays.own_frame import frame_rows
 from shadbo.core.job.job import new_id
 from shadbo.core.pieces.kinds import PaperSort
 from shadbo.core.pieces.measures import Measure, measures
@@ -211,8 +212,8 @@ def _add_brace(desk: Desk, at: str) -> list[Question]:
     return rows
 
 
-def display_questions(desk: Desk, displays: Iterable[Display]) -> list[Question]:
-    """Displays that suit the piece, held against each other."""
+def display_questions(desk: Desk, displays: Iterable[Display], now: Display) -> list[Question]:
+    """Displays that suit the piece, held against each other; and a frame that exists already."""
     suiting = [d for d in displays if d.suits(desk.piece)]
     return [
         Question(
@@ -222,5 +223,6 @@ def display_questions(desk: Desk, displays: Iterable[Display]) -> list[Question]
             at="display",
             decided="display" in desk.job.model_fields_set,
             choices=tuple(Choice(d.home.kind, d.name, picked=d.home.kind == desk.job.display) for d in suiting),
-        )
+        ),
+        *frame_rows(desk, now.frames),
     ]

@@ -9,6 +9,7 @@ from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.job.job import new_id
 from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate
+from shadbo.core.pieces.outlines import on_ribbon
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.words.lengths import Mark
 from shadbo.core.words.words import length
@@ -37,8 +38,9 @@ def object_rows(desk: Desk, piece: Piece, at: str, pick: Pick) -> list[Question]
     if isinstance(detail, Badge):
         rows = [
             pick("sort", "Sort", _same("badge", "pin", "medal", "patch")),
-            pick("shape", "Shape", _same("round", "rectangle")),
         ]
+        if not on_ribbon(detail):
+            rows.append(pick("shape", "Shape", _same("round", "rectangle")))
         if detail.pin_off is not None:
             rows.append(pick("pin_side", "The pin sits", _same("above", "below", "left", "right"), "of its centre"))
         return rows
@@ -50,7 +52,7 @@ def object_rows(desk: Desk, piece: Piece, at: str, pick: Pick) -> list[Question]
     assert isinstance(detail, Plate)
     rows = [pick("sort", "Sort", _same("photograph", "certificate", "nameplate", "letter"))]
     others = [p for p in desk.pieces if p.id != piece.id and not isinstance(p.detail, Plate)]
-    if detail.sort == "nameplate" and others:
+    if detail.sort == "nameplate" and others and desk.levers.layout_width is not None:
         choices = [Choice(None, "none", picked=detail.caption_of is None)]
         choices += [Choice(p.id, p.name or p.id, picked=detail.caption_of == p.id) for p in others]
         rows.append(choice_row(f"{at}/caption_of", "Names", choices, detail.caption_of is not None, menu=True))

@@ -22,7 +22,7 @@ def stretch_questions(desk: Desk, detail: LooseCanvas, at: str) -> list[Question
         choice_row(
             f"{at}/edge",
             "Edge of the canvas",
-            [Choice(k, k, picked=edge == k) for k in EDGE_WORDS],
+            [Choice(k, k, picked=edge == k) for k in _edges(detail, edge)],
             "edge" in chosen,
             EDGE_WORDS[edge],
         ),
@@ -84,3 +84,8 @@ def stretch_questions(desk: Desk, detail: LooseCanvas, at: str) -> list[Question
         care("Stapler and knife: eye protection, a fresh blade, hand behind the rule."),
     ]
     return rows
+
+
+def _edges(detail: LooseCanvas, now: str) -> list[str]:
+    """Edges that it can have: cloth that is painted already turns its rim, or what lies beside it."""
+    return list(EDGE_WORDS) if detail.printed else ["continued", now if now != "continued" else "mirrored"]

@@ -92,15 +92,20 @@ def frame_axis(
     face: Quantity,
     tolerances_mm: tuple[float, float],
     pulled_in: bool = False,
+    exists: bool = False,
 ) -> Fit:
     """Rabbet, rail, sight and outside for one dimension; rails are given by their outside, long point.
 
+    ``exists``: nothing is cut, its sizes are read.
     ``tolerances_mm`` are the saw's and the joint's. ``pulled_in``: a strainer back brings the middle to the ends.
     """
     saw, joint = tolerances_mm
     wanted = sheet.let(f"inside.{axis}", f"rabbet {axis}, wanted", package + allowance, "package + allowance", "up")
-    rail = sheet.cut(f"rail.{axis}", f"rail, outside {axis}, long point", wanted + 2 * (face - lip), "up", saw)
-    first, middle, last = made_inside(sheet, axis, "rabbet", rail - 2 * (face - lip), joint)
+    planned = wanted
+    if not exists:
+        rail = sheet.cut(f"rail.{axis}", f"rail, outside {axis}, long point", wanted + 2 * (face - lip), "up", saw)
+        planned = rail - 2 * (face - lip)
+    first, middle, last = made_inside(sheet, axis, "rabbet", planned, joint)
     spans = (first, last) if pulled_in else (first, middle, last)
     least = sheet.let(f"fit.rabbet_{axis}", f"rabbet {axis}, least", sheet.pick("smallest", *spans))
     most = sheet.pick("largest", *spans)

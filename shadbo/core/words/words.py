@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Way
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG, KG, KG_PER_POUND, MM, MM2, MONEY, N_PER_MM, N
-from shadbo.core.words.lengths import MM_PER_INCH, Both, Mark, metric_text, texts
+from shadbo.core.words.lengths import MM_PER_INCH, Both, Mark, inch_text, metric_text, texts
 
 
 @dataclass(frozen=True, slots=True)
@@ -71,6 +71,11 @@ def unlike(one: Quantity, other: Quantity, mark: Mark) -> tuple[Both, Both]:
         if first.mm != second.mm and first.inch != second.inch:
             break
     return first, second
+
+
+def drill_text(mm: float) -> Both:
+    """A drill by its diameter: tenths of a millimetre, or 64ths of an inch."""
+    return Both(f"{mm:.1f} mm", f"{inch_text(mm, 64)} in")
 
 
 def number_text(q: Quantity, mark: Mark) -> Both:

@@ -130,6 +130,7 @@ class Joints(Facet):
 
     mitre: Quantity = keyed("joint.mitre")
     room: Quantity | None = keyed("joint.room")
+    plate: Quantity | None = keyed("joint.plate")
 
 
 @dataclass(frozen=True, slots=True)

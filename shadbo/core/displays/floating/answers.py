@@ -27,5 +27,8 @@ def answers(desk: Desk) -> dict[str, tuple[Both, Both]]:
             say(mark, "{} screws, {}", f"{s['screw.count'].value:.0f}", s["screw.length"]),
             say(mark, "screw line {}", s["screw.line"]),
         ),
-        "parts": (say(mark, "4 rails, {}", s["rail.total"]), both("")),
+        "parts": (
+            say(mark, "4 rails, {}", s["rail.total"]) if "rail.total" in s else both("joined already"),
+            both(""),
+        ),
     }

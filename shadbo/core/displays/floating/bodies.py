@@ -23,8 +23,13 @@ def floater_rails(f: FloaterSums, name: str) -> list[Body]:
     ledge = Step(w - 2 * f.ledge.value, h - 2 * f.ledge.value, deep, deep + thick)
     wall = Step(w, h, 0.0, deep if not f.square else deep + thick)
     if f.square:
-        rails = rails_round(outside, [wall], "wood", name)
-        return rails + rails_round((w, h), [ledge], "stretcher", "support strip", ("strip-0", "strip-1"), "strip")
+        rails, parts = rails_round(outside, [wall], "wood", name), ("strip-0", "strip-1")
+        if f.strips_mitred:
+            return rails + rails_round((w, h), [ledge], "stretcher", "support strip", parts, "strip")
+        s = f.desk.sheet
+        across, upright = s["strip.across"].value, s["strip.upright"].value
+        wide, high = f.ledge.value, (deep, deep + thick)
+        return rails + strips_round((w, h), wide, across, upright, high, "stretcher", "support strip", parts, "strip")
     return rails_round(outside, [wall, ledge], "wood", name)
 
 
@@ -62,4 +67,5 @@ def floater_bodies(
         ("strip" if f.square else "rail", "canvas"),
     )
     rail = next((b.id for b in rails), "")
-    return tuple(bodies), (Tie("canvas", rail, "screws through the ledge"),)
+    glued = [Tie(b.id, rail, "its glue") for b in rails if b.part.startswith("strip-")]
+    return tuple(bodies), (Tie("canvas", rail, "screws through the ledge"), *glued)

@@ -9,7 +9,7 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.floating.answers import answers
 from shadbo.core.displays.floating.bodies import floater_bodies, floater_rails
 from shadbo.core.displays.floating.options import FloatingOptions
-from shadbo.core.displays.floating.parts import pad_strips, pad_width, rails
+from shadbo.core.displays.floating.parts import pad_strips, pad_width, rails, strip_lengths
 from shadbo.core.displays.floating.screws import place_screws, screw_length
 from shadbo.core.displays.floating.stretched import braces, stretching_parts
 from shadbo.core.displays.floating.views import FloaterSums, callouts, dimensions, faces, layers, sections
@@ -41,6 +41,8 @@ class Body:
     pad: Quantity
     pads: Sequence[PadStock]
     face: Quantity
+    strips_mitred: bool = False
+    bevel: Quantity | None = None
 
 
 def is_canvas(piece: Piece) -> bool:
@@ -93,7 +95,8 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
     sides_gap = (placed.gaps["left"]["middle"] + placed.gaps["right"]["middle"]) / 2
     mean_gap = s.let("gap.mean", "gap over the screw line", sides_gap)
     line = screw_line(s, wall, ledge, mean_gap, canvas.bar_face, 1.0)
-    ledge_spare(s, ledge, gap, desk.practice.ledge_beyond_gap_mm)
+    bearing = ledge if body.bevel is None else ledge - body.bevel
+    ledge_spare(s, bearing, gap, desk.practice.ledge_beyond_gap_mm)
     screw_sums = screw_length(desk, options.screw_mm, body.ledge_thick, body.pad, canvas.depth)
     length, in_bar = screw_sums.length, screw_sums.in_bar
     down = hanger_down(desk, outside_h)
@@ -121,10 +124,14 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
         fixings,
         isinstance(body.profile, PlainStock),
         strip,
+        body.strips_mitred,
     )
     rail_section, strip_section, bar_section, pad_section, screw_section = sections(sums)
     rail_faces, canvas_face, bar_faces, brace_faces = faces(sums)
-    rail_order(s, s["rail.width"], s["rail.height"], wall)
+    if "rail.width" in s:
+        rail_order(s, s["rail.width"], s["rail.height"], wall)
+    if sums.square:
+        strip_lengths(sums)
     rail_bodies = floater_rails(sums, f"rail, {body.profile.name}")
     wood = of_bodies(s, body.profile.species, rail_bodies)
     frame_mass = s.let("frame.mass", "frame, estimated", wood, "volume of its rails")
@@ -161,7 +168,7 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
     ]
     steps = (
         "drill the ledge through and countersink it",
-        "pilot the bar 0.7 × the screw's diameter, never through",
+        "pilot the bar, never through",
     )
     join = Join(
         "screws",
@@ -177,6 +184,7 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
         "screw.length",
         price=screw.price,
         pulls=True,
+        wood="softwood",
     )
     depth = s.let("frame.depth", "depth of the frame", body.inside_depth + body.ledge_thick)
     long = max(outside_w.value, outside_h.value)
@@ -216,7 +224,10 @@ def _frame_axis(
     s, p = desk.sheet, desk.practice
     governing = desk.largest_of_set(axis, size, size)
     wanted = s.let(f"inside.{axis}", f"inside {axis}, wanted", governing + 2 * gap, way="up")
-    rail = s.cut(f"rail.{axis}", f"rail, outside {axis}, long point", wanted + 2 * wall, "up", p.cut_tolerance_mm)
-    first, middle, last = made_inside(s, axis, "inside", rail - 2 * wall, p.joint_tolerance_mm)
+    planned = wanted
+    if desk.own_frame is None:
+        rail = s.cut(f"rail.{axis}", f"rail, outside {axis}, long point", wanted + 2 * wall, "up", p.cut_tolerance_mm)
+        planned = rail - 2 * wall
+    first, middle, last = made_inside(s, axis, "inside", planned, p.joint_tolerance_mm)
     outside = s.made(f"frame.outside_{axis}", f"outside {axis}", middle + 2 * wall, way="up")
     return (first, middle, last), outside

@@ -21,7 +21,7 @@ def rails(
 ) -> list[Part]:
     """Two pairs of mitred rails, each pair at its long-point length."""
     s = f.desk.sheet
-    made = []
+    made, exists = [], "rail.width" not in s
     for axis, sides in (("width", ("top", "bottom")), ("height", ("left", "right"))):
         both = tuple(rail_faces[side] for side in sides)
         made.append(
@@ -31,7 +31,7 @@ def rails(
                 f"rail, {' and '.join(sides)}: {profile.name}",
                 "wood",
                 2,
-                s[f"rail.{axis}"],
+                s[f"frame.outside_{axis}" if exists else f"rail.{axis}"],
                 f.wall,
                 f.inside_depth,
                 mitred=True,
@@ -40,18 +40,18 @@ def rails(
                 section=section if axis == "height" else (),
                 face=both,
                 seen_from=("front", "back"),
-                key=f"rail.{axis}",
-                to_cut=True,
-                note="long point to long point, mitres leaning opposite ways",
+                key=f"frame.outside_{axis}" if exists else f"rail.{axis}",
+                to_cut=not exists,
+                fetched="joined already" if exists else "",
+                note="" if exists else "long point to long point, mitres leaning opposite ways",
             )
         )
     if not strip:
         return made
-    inside_w, inside_h = s["frame.inside_width.middle"], s["frame.inside_height.middle"]
-    long = s.cut("strip.across", "support strips, top and bottom", inside_w, "down", f.desk.practice.cut_tolerance_mm)
-    short = s.cut(
-        "strip.upright", "support strips, sides", inside_h - 2 * f.ledge, "down", f.desk.practice.cut_tolerance_mm
-    )
+    long, short = s["strip.across"], s["strip.upright"]
+    note = "painted dark on the side that shows; glue faces stay bare"
+    if f.strips_mitred:
+        note = f"glued to the stick first and mitred with it; {note}"
     for n, (word, length) in enumerate((("top and bottom", long), ("sides", short))):
         made.append(
             Part(
@@ -66,10 +66,20 @@ def rails(
                 section=strip if n else (),
                 key="strip.height",
                 to_cut=True,
-                note="painted dark on the side that shows; glue faces stay bare",
+                mitred=f.strips_mitred,
+                note=note,
             )
         )
     return made
+
+
+def strip_lengths(f: FloaterSums) -> None:
+    """Support strips: two of the inside length and two between them, or mitred with the rails they are glued to."""
+    s, saw = f.desk.sheet, f.desk.practice.cut_tolerance_mm
+    inside_w, inside_h = s["frame.inside_width.middle"], s["frame.inside_height.middle"]
+    s.cut("strip.across", "support strips, top and bottom", inside_w, "down", saw)
+    upright = inside_h if f.strips_mitred else inside_h - 2 * f.ledge
+    s.cut("strip.upright", "support strips, sides", upright, "down", saw)
 
 
 def pad_width(desk: Desk, ledge: Quantity, gap: Quantity) -> Quantity:

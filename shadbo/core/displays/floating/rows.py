@@ -8,10 +8,11 @@ from shadbo.core.asking.rows import care, choice_row, length_row, pin_row, readi
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.decisions.levers import Home
 from shadbo.core.desk import Desk
-from shadbo.core.displays.asking import moulding_row, told_line, yes_no
+from shadbo.core.displays.asking import join_rows, moulding_row, told_line, yes_no
 from shadbo.core.displays.floating.floater.options import HOME as FLOATER
 from shadbo.core.displays.floating.options import FloatingOptions
 from shadbo.core.displays.floating.plain_floater.options import HOME as PLAIN
+from shadbo.core.displays.rabbeted.bench_rows import saw_care
 from shadbo.core.displays.rabbeted.joints import joint_questions
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.pieces import StretchedCanvas
@@ -30,7 +31,7 @@ def floater_questions(
         return {"sizes": _gap(desk, plain), "depth": _face(desk, plain)}
     at, options = _own(desk, plain)
     return {
-        "display": [_moulding(desk, assembly, plain)],
+        "display": [] if desk.own_frame is not None else [_moulding(desk, assembly, plain)],
         "sizes": [*_gap(desk, plain), *_sizes(desk)],
         "depth": [*_face(desk, plain), *(_strips(desk) if plain else _pads(desk, assembly))],
         "mount": _mount(desk, assembly, plain),
@@ -213,8 +214,7 @@ def _mount(desk: Desk, assembly: Assembly, plain: bool) -> list[Question]:
                 "holds the gap while you fasten",
             )
         )
-    for n, op in enumerate(join.operations, 1):
-        rows.append(told(f"At the drill, {n}", op))
+    rows += join_rows(desk, join)
     rows.append(
         care("Eye protection at the drill. Lay the canvas face down on a clean blanket, nothing under the cloth.")
     )
@@ -230,26 +230,28 @@ def _list(desk: Desk, places: list[Quantity]) -> Both:
 
 def _parts(desk: Desk, assembly: Assembly) -> list[Question]:
     s, mark = desk.sheet, desk.mark
-    rows = [
-        care("Saw: guard down, push sticks, no short piece held by hand. Opposite rails in pairs against a stop."),
-        told(
-            "Moulding to order",
-            say(mark, "{}", s["rail.order"]),
-            "rail.order",
-            assembly.moulding.name if assembly.moulding else "",
-        ),
-        pin_row(desk, "rail.width", "Rails, top and bottom: outside"),
-        pin_row(desk, "rail.height", "Rails, left and right: outside"),
-    ]
+    rows: list[Question] = []
+    if "rail.width" in s:
+        rows = [
+            saw_care(),
+            told(
+                "Moulding to order",
+                say(mark, "{}", s["rail.order"]),
+                "rail.order",
+                assembly.moulding.name if assembly.moulding else "",
+            ),
+            pin_row(desk, "rail.width", "Rails, top and bottom: outside"),
+            pin_row(desk, "rail.height", "Rails, left and right: outside"),
+        ]
     for part in assembly.by_role("pad", "strip", "bar"):
         if part.to_cut and part.length is not None and part.width is not None:
             size = [texts(q.value, mark, q.way) for q in (part.length, part.width)]
             across = Both(" × ".join(t.mm for t in size), " × ".join(t.inch for t in size))
             rows.append(told(f"{part.count} × {part.name}", across, part.key))
-    for axis, ends in (("width", ("top", "middle", "bottom")), ("height", ("left", "middle", "right"))):
-        for end in ends:
-            rows.append(pin_row(desk, f"frame.inside_{axis}.{end}", f"Inside {axis} as made, {end}"))
-    rows.append(pin_row(desk, "frame.inside_depth", "Inside depth as made"))
+    if desk.own_frame is None:
+        for axis, ends in (("width", ("top", "middle", "bottom")), ("height", ("left", "middle", "right"))):
+            rows += [pin_row(desk, f"frame.inside_{axis}.{end}", f"Inside {axis} as made, {end}") for end in ends]
+        rows.append(pin_row(desk, "frame.inside_depth", "Inside depth as made"))
     label = "Materials" if desk.of_set == 1 else f"Materials, one frame of {desk.of_set}"
     rows.append(told(label, f"{desk.shop.currency} {s['price.materials'].value:.2f}", "price.materials"))
     return rows

@@ -38,6 +38,7 @@ class FloaterSums:
     fixings: tuple[Fixing, ...]
     square: bool
     pad_width: Quantity | None = None
+    strips_mitred: bool = False
 
     @property
     def side_gap(self) -> Quantity:

@@ -13,7 +13,8 @@ from shadbo.core.displays.asking import sheet_row, told_line, yes_no
 from shadbo.core.displays.gathered.jersey_box.options import JerseyOptions
 from shadbo.core.displays.gathered.options import Layout
 from shadbo.core.displays.gathered.shadow_box.options import BoxOptions
-from shadbo.core.displays.rabbeted.rows import closing_rows, merged, package_questions
+from shadbo.core.displays.rabbeted.bench_rows import closing_rows
+from shadbo.core.displays.rabbeted.rows import merged, package_questions
 from shadbo.core.findings import StationName
 from shadbo.core.job.edits import length as written_length
 from shadbo.core.words.words import both, length, say

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from shadbo.core.build.setting import BackRail, Suitability
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.options import FrameOptions
+from shadbo.core.displays.rabbeted.section import own_profile, section_read
 from shadbo.core.sheet.quantity import DUST, Quantity
 from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.sheet.units import MM
@@ -158,6 +159,9 @@ def profile_for(
     most_spare_mm: float = 3.0,
 ) -> tuple[FrameProfile, tuple[Suitability, ...]]:
     """The decided moulding or the best of the rack, and every one held against the package."""
+    own = own_profile(desk)
+    if own is not None:
+        return own, ()
     held = held_against(
         desk, (size[0].value, size[1].value), depth_mm, lip_room_mm(desk, options, size, acrylic), most_spare_mm
     )
@@ -194,11 +198,8 @@ def frame_round(
         growths.append(growth)
     size_q = (fits[0][1], fits[1][1])
     profile, held = chosen or profile_for(desk, options, size_q, depth_mm, acrylic, most_spare_mm)
-    source = profile.name + ("" if options.profile else ", the plan's choice")
-    face = s.choose("profile.face", "face of the moulding", profile.face_mm, MM, source)
-    lip = s.choose("profile.lip", "lip", profile.lip_mm, MM, source)
-    high = s.choose("profile.height", "height of the moulding", profile.height_mm, MM, source)
-    listed = s.choose("profile.rabbet", "rabbet depth, as listed", profile.rabbet_mm, MM, source)
+    face, lip, high, listed = section_read(desk, profile, bool(options.profile))
+    exists = profile.id == "own-frame"
     rabbet = s.made("frame.rabbet_depth", "rabbet depth", listed)
     extension = None
     if options.extension is not None:
@@ -209,10 +210,11 @@ def frame_round(
         depth = s.let("frame.depth", "depth of the frame", high)
     tolerances = (p.cut_tolerance_mm, p.joint_tolerance_mm)
     w, h = (
-        frame_axis(s, axis, size, room, growth, lip, face, tolerances, bool(options.strainer))
+        frame_axis(s, axis, size, room, growth, lip, face, tolerances, bool(options.strainer), exists)
         for (axis, size, room), growth in zip(fits, growths, strict=True)
     )
-    rail_order(s, s["rail.width"], s["rail.height"], face)
+    if not exists:
+        rail_order(s, s["rail.width"], s["rail.height"], face)
     if boards:
         package_w, package_h = (
             s.cut(

@@ -1,5 +1,6 @@
 """Which corner joint a frame takes, and its sums: by the load, the longest side and the depth of the rail."""
 
+import math
 from typing import get_args
 
 from shadbo.core.asking.questions import Choice, Question
@@ -26,7 +27,10 @@ def joint_lines(
     """The joint's lines ``joint.*`` and the joint: the decided one, else glue, or splines where glue will not do."""
     s = desk.sheet
     why = why_not_glue(desk, mass_kg, long_mm, depth.value)
-    kind = decided or ("splines" if why else "glue")
+    joined = desk.own_frame is not None
+    kind = decided or ("splines" if why and not joined else "glue")
+    if joined and kind != "corner plates":
+        kind = "glue"
     s.let("joint.mitre", "length of the mitre", joints.mitre(face), "the face times √2")
     opens = joints.gap_of_error(face, ERROR_DEG)
     s.let(
@@ -35,6 +39,7 @@ def joint_lines(
         opens,
         "a pair cut on both legs of a square cancels",
     )
+    pieces: tuple[tuple[str, int], ...] = ()
     if kind == "biscuits":
         biscuit = joints.biscuit_for(face.value) or joints.BISCUITS[0]
         s.choose("joint.slot", f"slot for biscuit no. {biscuit.number}", biscuit.slot, MM, "half its width")
@@ -47,6 +52,7 @@ def joint_lines(
         s.let("joint.room", "mitre left past the biscuit", room, f"no. {biscuit.number}", "down")
         many = joints.biscuit_count(s["joint.mitre"].value, biscuit)
         s.let("joint.count", "biscuits along the mitre, halves allowed", s.number(many, ONE))
+        pieces = ((f"biscuit no. {biscuit.number}", max(math.ceil(many), 1)),)
     elif kind == "splines":
         slot = joints.spline_slot(face, lip, s.number(joints.SPLINE_KEPT_MM, MM))
         s.let("joint.slot", "spline slot along the diagonal, at most", slot, way="down")
@@ -54,7 +60,17 @@ def joint_lines(
         s.let(
             "joint.count", "splines a corner", s.number(joints.spline_count(depth.value), ONE), "by the rail's depth"
         )
-    return CornerJoint(kind, why)
+        pieces = (("spline slip", int(s["joint.count"].value)),)
+    elif kind == "corner plates":
+        s.let("joint.plate", "wood for a corner plate, behind", face - lip, "the rail's back", "down")
+        s.choose("joint.leg", "corner plate, each leg", joints.PLATE_MM, MM, "from the drawers; common practice")
+        room = s.pick(
+            "smallest", depth - s.number(desk.practice.screw_short_mm, MM), s.number(joints.PLATE_SCREW_MM, MM)
+        )
+        s.let("joint.screw", "its screws, at most", room, "short of the rail's face", "down")
+        s.let("joint.count", "plates a corner", s.number(1, ONE), "flat over the mitre, from behind")
+        pieces = (("corner plate", 1), ("screw of the corner plate", joints.PLATE_SCREWS))
+    return CornerJoint(kind, why, pieces)
 
 
 def joint_sums(desk: Desk, frame: Frame, mass: Quantity) -> CornerJoint:
@@ -70,7 +86,13 @@ def joint_questions(desk: Desk, assembly: Assembly, at: str, decided: str | None
     joint = assembly.joint
     if joint is None:
         return []
-    choices = [Choice(k, k, picked=k == joint.kind) for k in KINDS]
+    joined = desk.own_frame is not None
+    kinds = {k: "as it is" if joined and k == "glue" else k for k in KINDS}
+    choices = [
+        Choice(k, word, picked=k == joint.kind)
+        for k, word in kinds.items()
+        if not joined or k in ("glue", "corner plates")
+    ]
     note = joint.why or "small and light: glue is enough"
     rows = [choice_row(at, "Corner joint", choices, decided is not None, note)]
     for key, label in (
@@ -79,6 +101,9 @@ def joint_questions(desk: Desk, assembly: Assembly, at: str, decided: str | None
         ("joint.left", "Wood left to the outer face"),
         ("joint.count", "In each corner"),
         ("joint.slip", "Slip, base"),
+        ("joint.plate", "Wood for the plate, behind"),
+        ("joint.leg", "Plate, each leg"),
+        ("joint.screw", "Its screws, at most"),
         ("joint.gap", f"{ERROR_DEG:g}° in every mitre opens the last by"),
     ):
         if key in s:

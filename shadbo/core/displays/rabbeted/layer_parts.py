@@ -7,9 +7,21 @@ from shadbo.core.displays.rabbeted.bodies import cut_out_mm2
 from shadbo.core.displays.rabbeted.slabs import Slab
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.shop.boards import Tape
+from shadbo.core.shop.kept import TAPES
 from shadbo.core.sums.border import strips
 from shadbo.core.sums.weight import SPACER_KG_PER_M3, area_of, by_area, of_density
 from shadbo.core.words.words import say
+
+
+def _stuck(desk: Desk) -> Tape | None:
+    """The tape that spacers are stuck on with, where the framer decided so; what the drawers have of it."""
+    held = desk.levers.spacer_held
+    if held is None or held.of(desk.job) != "adhesive strip":
+        return None
+    tapes = desk.stock.tapes_of("double-sided")
+    usual = Tape(id="spacer-tape", name="double-sided tape", kind="double-sided", rating_kg=0.5, by_length=True)
+    return desk.take(TAPES, "spacer-tape", None, lambda: tapes[0] if tapes else usual)
 
 
 def layer_part(
@@ -40,6 +52,9 @@ def layer_part(
         upright = s.cut(f"{id_}.upright", "spacer strips, sides", height - 2 * thick, "down", 0.5)
         across = s.cut(f"{id_}.across", "spacer strips, top and bottom", width, "down", 0.5)
         note = say(desk.mark, "half of them {}, half {}", across, upright).pick(desk.mark.system)
+        stuck = _stuck(desk)
+        if stuck is not None:
+            note += f"; held by {stuck.name}, hard against the rabbet's wall, pressed straight down once"
         strip = of_density(s, SPACER_KG_PER_M3, 2 * (across + upright), thick, layer.thick)
         mass = s.let(f"mass.{id_}", "spacer strips, mass", strip, "usual density")
         return Part(
@@ -57,6 +72,7 @@ def layer_part(
             to_cut=True,
             note=note,
             price=price / (4 * layer.count),
+            stuck=stuck,
         )
     return Part(
         layer.id,

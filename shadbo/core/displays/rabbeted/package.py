@@ -186,5 +186,8 @@ def _answers(desk: Desk, package: Package) -> dict[str, tuple[Both, Both]]:
         "sizes": package.sizes,
         "depth": package.depth or (say(mark, "{} in {}", s["depth.needed"], s["profile.rabbet"]), over),
         "mount": (both(name), many),
-        "parts": (say(mark, "4 rails, {}", s["rail.total"]), both("")),
+        "parts": (
+            say(mark, "4 rails, {}", s["rail.total"]) if "rail.total" in s else both("joined already"),
+            both(""),
+        ),
     }

@@ -23,7 +23,7 @@ def rail_parts(frame: Frame, bodies: Sequence[Body]) -> list[Part]:
     mass = s.let("frame.mass", "frame, estimated", wood, "volume of its rails")
     w, h = s["frame.outside_width"].value / 2, s["frame.outside_height"].value / 2
     faces = dict(zip(("top", "bottom", "left", "right"), mitred(w, h, f), strict=True))
-    parts = []
+    parts, exists = [], "rail.width" not in s
     for axis, sides in (("width", ("top", "bottom")), ("height", ("left", "right"))):
         parts.append(
             Part(
@@ -32,7 +32,7 @@ def rail_parts(frame: Frame, bodies: Sequence[Body]) -> list[Part]:
                 f"rail, {' and '.join(sides)}: {frame.profile.name}",
                 "wood",
                 2,
-                s[f"rail.{axis}"],
+                s[f"frame.outside_{axis}" if exists else f"rail.{axis}"],
                 frame.face,
                 frame.depth,
                 mitred=True,
@@ -40,9 +40,10 @@ def rail_parts(frame: Frame, bodies: Sequence[Body]) -> list[Part]:
                 section=section if axis == "height" else (),
                 face=tuple(faces[side] for side in sides),
                 seen_from=("front", "back"),
-                key=f"rail.{axis}",
-                to_cut=True,
-                note="long point to long point, mitres leaning opposite ways",
+                key=f"frame.outside_{axis}" if exists else f"rail.{axis}",
+                to_cut=not exists,
+                fetched="joined already" if exists else "",
+                note="" if exists else "long point to long point, mitres leaning opposite ways",
             )
         )
     if frame.extension is not None:

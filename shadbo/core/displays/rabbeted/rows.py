@@ -5,7 +5,8 @@ from shadbo.core.asking.rows import care, choice_row, length_row, pin_row, told
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.mounts import said as filled
 from shadbo.core.desk import Desk
-from shadbo.core.displays.asking import moulding_row, mount_row, sheet_row, size_text, told_line, yes_no
+from shadbo.core.displays.asking import join_rows, moulding_row, mount_row, sheet_row, size_text, told_line, yes_no
+from shadbo.core.displays.rabbeted.bench_rows import closing_rows, saw_care
 from shadbo.core.displays.rabbeted.joints import joint_questions
 from shadbo.core.displays.rabbeted.options import FrameOptions, GlazedOptions
 from shadbo.core.displays.rabbeted.slabs import second_of
@@ -13,8 +14,6 @@ from shadbo.core.findings import StationName
 from shadbo.core.season import seasons
 from shadbo.core.words.words import Mm, say
 
-GLASS_DRIES_MIN = 10
-"""Common practice, no source."""
 Rows = dict[StationName, list[Question]]
 
 
@@ -24,7 +23,9 @@ def package_questions(desk: Desk, assembly: Assembly, at: str, options: FrameOpt
     ``contact``: whether the piece may be laid against the glazing at all.
     """
     return {
-        "display": [moulding_row(desk, assembly, f"{at}/profile", options.profile)],
+        "display": []
+        if desk.own_frame is not None
+        else [moulding_row(desk, assembly, f"{at}/profile", options.profile)],
         "sizes": [*_sizes(desk, at, options), *_season(desk, assembly)],
         "depth": _depth(desk, assembly, at, options, contact),
         "mount": mount_questions(desk, assembly, at),
@@ -194,8 +195,7 @@ def mount_questions(desk: Desk, assembly: Assembly, at: str) -> list[Question]:
                 if not any(f.side == "bottom" for f in join.fixings):
                     where = side
                 rows.append(told(f"{join.name}, {where}", type(said[0])(mm, inch), places[0].key, "from the corner"))
-        for n, op in enumerate(join.operations, 1):
-            rows.append(told(f"{join.name}: {n}", op))
+        rows += join_rows(desk, join)
     if assembly.mount is not None:
         for n, step in enumerate(assembly.mount.taken.mount.steps, 1):
             rows.append(told(f"Step {n}", filled(desk, step)))
@@ -206,28 +206,11 @@ def mount_questions(desk: Desk, assembly: Assembly, at: str) -> list[Question]:
     return [*rows, *closing_rows(assembly)]
 
 
-def closing_rows(assembly: Assembly) -> list[Question]:
-    """What is done before the piece goes down, and before the back is closed."""
-    rows: list[Question] = []
-    if assembly.glazed:
-        rows.append(care("Glass: gloves and eye protection; score and snap away from you."))
-        rows.append(
-            told("Before the piece goes down", f"cleaned glass dries {GLASS_DRIES_MIN} min", "", "both inner faces")
-        )
-    rows.append(told("Before closing", "look from the front", "", "two fixings a side, look again, then the rest"))
-    return rows
-
-
-def saw_care() -> Question:
-    """What to take care of at the saw."""
-    return care("Saw: guard down, push sticks, no short piece held by hand. Opposite rails in pairs against a stop.")
-
-
 def parts_questions(desk: Desk, assembly: Assembly) -> list[Question]:
     """Rails to cut, what was made, then the boards that are cut or ordered to the frame that was made."""
     s = desk.sheet
     rows = [
-        *([saw_care()] if any(p.mitred for p in assembly.parts) else []),
+        *([saw_care()] if any(p.mitred and p.to_cut for p in assembly.parts) else []),
         *told_line(desk, "rail.order", "Moulding to order", assembly.moulding.name if assembly.moulding else ""),
     ]
     if "rail.width" in s:

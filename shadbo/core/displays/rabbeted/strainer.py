@@ -137,5 +137,6 @@ def strainer_join(desk: Desk, frame: Frame) -> Join:
         key="strainer.count",
         price=screw.price,
         pulls=True,
+        wood=frame.profile.species,
         bars=(Bar((outside - value, outside), 2 * r, (deep - r, deep + r)),),
     )

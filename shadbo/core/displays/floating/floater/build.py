@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.desk import Desk
+from shadbo.core.displays.base import FrameForm
 from shadbo.core.displays.floating.floated import (
     canvas_of,
     face_of,
@@ -17,6 +18,7 @@ from shadbo.core.displays.floating.floater.stock import body_in, held_against
 from shadbo.core.displays.floating.rows import floater_questions
 from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.findings import StationName
+from shadbo.core.job.own_frame import NAME
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.kept import FLOATER_PROFILES, PADS
@@ -33,12 +35,30 @@ FALLBACK = FloaterProfile(
 )
 
 
+def own_floater(desk: Desk) -> FloaterProfile | None:
+    """The section of a floater that exists, as it was read; None where it is to be made."""
+    own = desk.own_frame
+    if own is None or own.face is None or own.rabbet is None or own.ledge is None or own.ledge_thick is None:
+        return None
+    return FloaterProfile(
+        id="own-frame",
+        name=NAME,
+        wall_mm=own.face.mm,
+        inside_depth_mm=own.rabbet.mm,
+        ledge_mm=own.ledge.mm,
+        ledge_thick_mm=own.ledge_thick.mm,
+        species=own.species,
+    )
+
+
 class Floater(OnePiece):
     """The L-profile floater."""
 
     home = HOME
     levers = LEVERS
+    frames: FrameForm = "ledge"
     name = "Floater"
+    takes = "canvases on bars, or to be put on bars"
 
     def suits(self, piece: Piece) -> bool:
         """Canvases on bars."""
@@ -53,11 +73,12 @@ class Floater(OnePiece):
         p, options = desk.practice, HOME.of(desk.job)
         canvas = canvas_of(desk)
         gap, face = gap_of(desk, options, canvas), face_of(desk, options)
-        held = held_against(desk, canvas, face, gap)
+        own = own_floater(desk)
+        held = () if own is not None else held_against(desk, canvas, face, gap)
         best = held[0].profile if held else FALLBACK
         planned = best if isinstance(best, FloaterProfile) else FALLBACK
-        profile = desk.take(FLOATER_PROFILES, "profile", LEVERS.profile, lambda: planned)
-        source = profile.name + ("" if options.profile else ", the plan's choice")
+        profile = own or desk.take(FLOATER_PROFILES, "profile", LEVERS.profile, lambda: planned)
+        source = profile.name + ("" if options.profile or own else ", the plan's choice")
 
         def pads_of(wanted: Quantity) -> Sequence[PadStock]:
             return desk.take(

@@ -12,6 +12,7 @@ from shadbo.core.displays.floating.floated import (
     gap_of,
     is_canvas,
 )
+from shadbo.core.displays.floating.plain_floater.cleat import with_cleat
 from shadbo.core.displays.floating.plain_floater.options import HOME, LEVERS
 from shadbo.core.displays.floating.rows import floater_questions
 from shadbo.core.displays.one_piece import OnePiece
@@ -35,6 +36,7 @@ class PlainFloater(OnePiece):
     home = HOME
     levers = LEVERS
     name = "Floater from plain stock"
+    takes = "canvases on bars, or to be put on bars"
 
     def suits(self, piece: Piece) -> bool:
         """Canvases on bars."""
@@ -60,12 +62,15 @@ class PlainFloater(OnePiece):
         s.let("pad.wanted", "room behind the canvas less the least strip", wanted - s.number(LEAST_STRIP_MM, MM))
         least = s.pick("largest", wanted, s.number(LEAST_STRIP_MM, MM))
         strip = s.cut("strip.height", "support strip, height", least, "nearest", p.cut_tolerance_mm)
-        default = max(gap.value + p.ledge_beyond_gap_mm, 20.0)
+        bevel = strip if options.bevelled else None
+        default = max(gap.value + p.ledge_beyond_gap_mm, 20.0) + (strip.value if bevel is not None else 0.0)
         ledge = desk.choose("profile.ledge", "support strip, width", options.strip_width, default, "gap and grip")
         inside = s.made("frame.inside_depth", "depth in front of the strips", high - strip)
         made = s.made("face.made", "face behind the frame's front edge", inside - canvas.depth)
-        body = Body(stock, held, wall, ledge, strip, inside, s.number(0, MM), (), made)
-        return float_canvas(desk, options, canvas, gap, body)
+        mitred = options.glued == "before mitring"
+        body = Body(stock, held, wall, ledge, strip, inside, s.number(0, MM), (), made, mitred, bevel)
+        assembly = float_canvas(desk, options, canvas, gap, body)
+        return assembly if bevel is None else with_cleat(desk, assembly, ledge, strip)
 
 
 def _held(desk: Desk, canvas: CanvasSums, face_mm: float, gap_mm: float) -> tuple[Suitability, ...]:

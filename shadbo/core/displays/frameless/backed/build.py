@@ -35,6 +35,7 @@ class Backed(OnePiece):
     home = HOME
     levers = LEVERS
     name = "Backed, no frame"
+    takes = "puzzles, sheets and panels"
 
     def suits(self, piece: Piece) -> bool:
         """Puzzles, prints, panels."""
@@ -113,7 +114,6 @@ class Backed(OnePiece):
             Body("backing", f"backing: {stock.name}", HATCH[stock.kind],
                  (Prism(centred(width.value, height.value), t, t + b),), "backing", True),
         )  # fmt: skip
-        hung = o.hung or ("strips" if wall_strips(desk) else "ledge")
         return Assembly(
             outside_w,
             outside_h,
@@ -145,7 +145,7 @@ class Backed(OnePiece):
                 "mount": (both(mount.taken.mount.id), both("weighted 2 to 4 h")),
                 "parts": (say(desk.mark, "backing {}", sizes(desk.mark, width, height)), both("")),
             },
-            hangs=("strips", "ledge") if hung == "strips" else ("ledge", "strips"),
+            hangs=(o.hung,) if o.hung else ("strips", "ledge") if wall_strips(desk) else ("ledge", "strips"),
             mount=mount,
             goes_in="glue the backing on and leave it under weights",
             effort="glued for good",
@@ -177,10 +177,10 @@ class Backed(OnePiece):
             ),
             *parts_questions(desk, assembly),
         ]
-        now = o.hung or assembly.hangs[0]
         choices = [
-            Choice("strips", "wall strips", picked=now == "strips"),
-            Choice("ledge", "on a ledge", picked=now == "ledge"),
+            Choice(None, "by its weight and size", picked=o.hung is None),
+            Choice("strips", "wall strips", picked=o.hung == "strips"),
+            Choice("ledge", "on a ledge", picked=o.hung == "ledge"),
         ]
         own["hang"] = [choice_row(HOME.to("hung"), "Shown on", choices, o.hung is not None)]
         own["hang"] += told_line(desk, "strips.count", "Wall strips", "even in number, corners first; unglazed only")

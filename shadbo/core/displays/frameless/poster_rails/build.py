@@ -43,6 +43,7 @@ class PosterRails(OnePiece):
     home = HOME
     levers = LEVERS
     name = "Poster rails"
+    takes = "flat sheets"
 
     def suits(self, piece: Piece) -> bool:
         """Sheets of paper."""

@@ -6,7 +6,7 @@ from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly, Dimension, Hatch, Part
 from shadbo.core.build.marked import Window
 from shadbo.core.desk import Desk
-from shadbo.core.displays.base import Ask
+from shadbo.core.displays.base import Ask, FrameForm
 from shadbo.core.displays.gathered.bodies import item_bodies
 from shadbo.core.displays.gathered.form_board import form_parts, with_forms
 from shadbo.core.displays.gathered.gathered import (
@@ -56,7 +56,9 @@ class JerseyBox:
 
     home = HOME
     levers = LEVERS
+    frames: FrameForm = "rabbet"
     name = "Jersey box, stepped mat"
+    takes = "a shirt or jacket first"
     gathers = True
 
     def suits(self, piece: Piece) -> bool:

@@ -8,7 +8,7 @@ from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly, Callout, Part
 from shadbo.core.build.marked import Window
 from shadbo.core.desk import Desk
-from shadbo.core.displays.base import Ask
+from shadbo.core.displays.base import Ask, FrameForm
 from shadbo.core.displays.gathered.bodies import item_bodies
 from shadbo.core.displays.gathered.gathered import (
     Gathered,
@@ -64,7 +64,9 @@ class LightBox:
 
     home = HOME
     levers = LEVERS
+    frames: FrameForm = "none"
     name = "Layered light box"
+    takes = "a tool, figure or model first"
     gathers = True
 
     def suits(self, piece: Piece) -> bool:
@@ -133,10 +135,10 @@ class LightBox:
                 say(desk.mark, "field {}", sizes(desk.mark, group.width, group.height)),
                 say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
             ),
-            step_joins(desk, frame, slabs, step.value),
+            step_joins(desk, frame, slabs, step.value, o.access == "hinged back"),
             reach_mm=min(reach + 30, 76),
             back="none",
-            goes_in="lay the layers on their steps, burn the lamps for an hour and screw the back on",
+            goes_in="lay the layers on their steps, burn the lamps for an hour and put the back on",
             effort="back off, and all comes out",
             points=False,
             sections=lambda begins: [

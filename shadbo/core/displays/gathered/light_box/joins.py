@@ -19,11 +19,13 @@ STEPS = {"glazing": 0, "middle": 1, "diffuser": 1, "backing": 2}
 """Which step each layer lies on."""
 
 
-def step_joins(desk: Desk, frame: Frame, slabs: Sequence[Slab], step_mm: float) -> tuple[Join, ...]:
+def step_joins(desk: Desk, frame: Frame, slabs: Sequence[Slab], step_mm: float, hinged: bool) -> tuple[Join, ...]:
     """One join a step, behind the last layer on it: nothing else lies behind any of them."""
     last = {STEPS[x.id]: x.id for x in slabs if x.id in STEPS}
     return tuple(
-        (_screws if x.role == "backing" else _points)(desk, frame, x, STEPS[x.id] * step_mm)
+        _screws(desk, frame, x, STEPS[x.id] * step_mm, hinged)
+        if x.role == "backing"
+        else _points(desk, frame, x, STEPS[x.id] * step_mm)
         for x in slabs
         if x.id in last.values()
     )
@@ -42,7 +44,8 @@ def _points(desk: Desk, frame: Frame, layer: Slab, grown_mm: float) -> Join:
                 diameter_mm=3.0, operations=steps, key=many.key, bars=point_bars())  # fmt: skip
 
 
-def _screws(desk: Desk, frame: Frame, layer: Slab, grown_mm: float) -> Join:
+def _screws(desk: Desk, frame: Frame, layer: Slab, grown_mm: float, hinged: bool) -> Join:
+    """Two screws a side; a hinged back turns on two of them at the top and is caught by two at the bottom."""
     s = desk.sheet
     wanted = layer.thick.value + INTO_MM
     screws = desk.stock.screws
@@ -56,12 +59,22 @@ def _screws(desk: Desk, frame: Frame, layer: Slab, grown_mm: float) -> Join:
     shelf = max(step_mm - air, 0.0)
     screw = desk.take(SCREWS, role("screw", "back"), None, nearest)
     fixings = side_fixings(desk, frame, "back.screw", lambda _: 2, FixingLine(INSET_MM, grown_mm, shelf / 2))
+    if hinged:
+        fixings = tuple(x for x in fixings if x.side in ("top", "bottom"))
     length = s.choose("back.screw_length", "length of the back's screws", screw.length_mm, MM, screw.name)
     s.let("back.screw_count", "screws through the back", s.number(len(fixings), ONE))
-    steps = ("pilot through the back into the rail; the back comes off again for the lamps",)
+    steps: tuple[str, ...] = ("pilot through the back into the rail; the back comes off again for the lamps",)
+    name, item = "screws through the back", screw.name
+    if hinged:
+        name, item = "hinges and catches of the back", f"hinge (two above) or turn catch (two below), {screw.name}"
+        steps = (
+            "let the hinges in flush at the top edge, so that the back still lies on its step",
+            "turn catches at the bottom edge, and a strip of felt where light would leak",
+        )
     r = screw.diameter_mm / 2
     return Join(
-        "back-screws", "screws through the back", screw.name, ("rail", layer.id), fixings, length,
+        "back-screws", name, item, ("rail", layer.id), fixings, length,
         screw.diameter_mm, operations=steps, key="back.screw_count", price=screw.price, pulls=True,
+        wood=frame.profile.species,
         bars=(Bar((-r, r), 2 * r, (-length.value, 0.0), at_place=True),),
     )  # fmt: skip

@@ -8,7 +8,7 @@ from shadbo.core.build.mounts import choose_mount
 from shadbo.core.build.setting import BackRail, Room, Suitability
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import moulding_row, told_line
-from shadbo.core.displays.base import Ask
+from shadbo.core.displays.base import Ask, FrameForm
 from shadbo.core.displays.gathered.gathered import item_asks
 from shadbo.core.displays.gathered.pegs.options import HOME, LEVERS
 from shadbo.core.displays.gathered.pegs.parts import middle, rails, things
@@ -46,7 +46,9 @@ class OpenFrame:
 
     home = HOME
     levers = LEVERS
+    frames: FrameForm = "none"
     name = "Open frame with pegs"
+    takes = "one tool, figure or model"
     gathers = True
 
     def suits(self, piece: Piece) -> bool:

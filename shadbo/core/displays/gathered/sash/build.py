@@ -6,7 +6,7 @@ from shadbo.core.build.marked import Shown
 from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.build.setting import BackRail, Room
 from shadbo.core.desk import Desk
-from shadbo.core.displays.base import Ask
+from shadbo.core.displays.base import Ask, FrameForm
 from shadbo.core.displays.gathered.sash.bodies import sash_bodies
 from shadbo.core.displays.gathered.sash.options import HOME, LEVERS
 from shadbo.core.displays.gathered.sash.parts import sash_callouts, sash_layers
@@ -41,7 +41,9 @@ class SashDisplay:
 
     home = HOME
     levers = LEVERS
+    frames: FrameForm = "none"
     name = "Old window sash"
+    takes = "flags, banners and quilts"
     gathers = True
 
     def suits(self, piece: Piece) -> bool:
@@ -101,7 +103,7 @@ class SashDisplay:
         join = Join(
             "card-screws", "screws through the card", screw.name, ("rail", "card"), fixings, s["card.screw"],
             screw.diameter_mm, operations=("pilot holes and washers; the pane stays taped",), key="card.screw_count",
-            price=screw.price, pulls=True,
+            price=screw.price, pulls=True, wood="softwood",
         )  # fmt: skip
         facts = desk.piece.told
         mount = choose_mount(desk, facts, item.mass.value, ("wrapped on a core",), o.mount)

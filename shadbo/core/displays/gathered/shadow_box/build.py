@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly, Part, Ring
 from shadbo.core.desk import Desk
-from shadbo.core.displays.base import Ask
+from shadbo.core.displays.base import Ask, FrameForm
 from shadbo.core.displays.gathered.bodies import item_bodies
 from shadbo.core.displays.gathered.form_board import form_parts, with_forms
 from shadbo.core.displays.gathered.gathered import (
@@ -39,7 +39,7 @@ from shadbo.core.displays.rabbeted.spacers import liner_slab, spacer_slabs
 from shadbo.core.displays.rabbeted.strainer import strainer_slab
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.objects import Sized
-from shadbo.core.pieces.pieces import Piece
+from shadbo.core.pieces.pieces import Panel, Paper, Piece, PressedPlant, Puzzle
 from shadbo.core.shapes.polygon import box_of
 from shadbo.core.shapes.rings import centred, rect
 from shadbo.core.sheet.quantity import Quantity
@@ -58,12 +58,14 @@ class ShadowBox:
 
     home = HOME
     levers = LEVERS
+    frames: FrameForm = "rabbet"
     name = "Shadow box"
+    takes = "things with depth, and flat things beside them"
     gathers = True
 
     def suits(self, piece: Piece) -> bool:
-        """Things with depth, and what goes with them."""
-        return isinstance(piece.detail, Sized)
+        """Things with depth, and what goes with them; several flat things too."""
+        return isinstance(piece.detail, Sized | Paper | Puzzle | Panel | PressedPlant)
 
     def asks(self, desk: Desk) -> list[Ask]:
         """Readings of every piece."""

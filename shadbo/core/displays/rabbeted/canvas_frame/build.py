@@ -5,6 +5,7 @@ from shadbo.core.build.assembly import Assembly, Callout, Join, Part
 from shadbo.core.build.mounts import carry, choose_mount
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import told_line
+from shadbo.core.displays.base import FrameForm
 from shadbo.core.displays.floating.floated import canvas_of, is_canvas
 from shadbo.core.displays.floating.stretched import stretching_parts
 from shadbo.core.displays.one_piece import OnePiece
@@ -43,7 +44,9 @@ class CanvasFrame(OnePiece):
 
     home = HOME
     levers = LEVERS
+    frames: FrameForm = "rabbet"
     name = "Rabbeted frame"
+    takes = "canvases and panels"
 
     def suits(self, piece: Piece) -> bool:
         """Canvases and painted panels."""
@@ -211,6 +214,7 @@ def _clips(desk: Desk, frame: Frame, depth: Quantity, mass: Quantity) -> Join:
         key="mount.count",
         price=clip.price,
         bars=_clip_bars(frame, depth),
+        wood=frame.profile.species,
     )
 
 

@@ -8,6 +8,7 @@ from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.mounts import MountPlan, choose_mount, load_sums
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import size_text, told_line
+from shadbo.core.displays.base import FrameForm
 from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.flat_front import border_margins
 from shadbo.core.displays.rabbeted.frame import Frame
@@ -33,7 +34,9 @@ class NeedleworkFrame(OnePiece):
 
     home = HOME
     levers = LEVERS
+    frames: FrameForm = "rabbet"
     name = "Needlework frame"
+    takes = "needlework and woven textiles"
 
     def suits(self, piece: Piece) -> bool:
         """Textiles with a design."""

@@ -6,16 +6,18 @@ from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line
+from shadbo.core.displays.base import FrameForm
 from shadbo.core.displays.one_piece import OnePiece
+from shadbo.core.displays.rabbeted.bench_rows import GLASS_DRIES_MIN
 from shadbo.core.displays.rabbeted.flat_front import border_margins
 from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, in_mm, place_seen, rough_size
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.panes.options import HOME, LEVERS, PanesOptions
-from shadbo.core.displays.rabbeted.rows import GLASS_DRIES_MIN, merged, package_questions
+from shadbo.core.displays.rabbeted.rows import merged, package_questions
 from shadbo.core.displays.rabbeted.slabs import GLASS, piece_slab, slab
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.kinds import KINDS
-from shadbo.core.pieces.pieces import Paper, Piece, PressedPlant
+from shadbo.core.pieces.pieces import Needlework, Paper, Piece, PressedPlant
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import ONE
 from shadbo.core.shop.boards import SheetStock
@@ -33,11 +35,13 @@ class TwoPanes(OnePiece):
 
     home = HOME
     levers = LEVERS
+    frames: FrameForm = "rabbet"
     name = "Two-pane float"
+    takes = "flat light things: sheets, pressed plants, textiles"
 
     def suits(self, piece: Piece) -> bool:
         """Flat light things."""
-        return isinstance(piece.detail, Paper | PressedPlant)
+        return isinstance(piece.detail, Paper | PressedPlant | Needlework)
 
     def build(self, desk: Desk) -> Assembly:
         """Border in the opening, panes, ring behind them, straps on the top rail."""

@@ -6,6 +6,7 @@ from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import size_text, told_line
+from shadbo.core.displays.base import FrameForm
 from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.bands import band_parts, bands_of
 from shadbo.core.displays.rabbeted.flat_front import border_margins
@@ -27,7 +28,9 @@ class PuzzleFrame(OnePiece):
 
     home = HOME
     levers = LEVERS
+    frames: FrameForm = "rabbet"
     name = "Puzzle frame"
+    takes = "puzzles"
 
     def suits(self, piece: Piece) -> bool:
         """Puzzles."""

@@ -53,6 +53,7 @@ class ReadyMade(OnePiece):
     home = HOME
     levers = LEVERS
     name = "Ready-made box, adapted"
+    takes = "flat things"
 
     def suits(self, piece: Piece) -> bool:
         """Flat things."""

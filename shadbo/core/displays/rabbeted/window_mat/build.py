@@ -1,9 +1,10 @@
 """Window mat: flat paper under a single or double mat, hinged to its mount board, behind glazing."""
 
 from shadbo.core.asking.questions import Question
-from shadbo.core.build.assembly import Assembly, Fixing, Join, Part
+from shadbo.core.build.assembly import Assembly, Part
 from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.desk import Desk
+from shadbo.core.displays.base import FrameForm
 from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.displays.rabbeted.frame import Frame, frame_round
@@ -22,6 +23,8 @@ from shadbo.core.displays.rabbeted.slabs import (
 )
 from shadbo.core.displays.rabbeted.spacers import spacer_slabs
 from shadbo.core.displays.rabbeted.strainer import strainer_slab
+from shadbo.core.displays.rabbeted.window_mat.bare import without_mat
+from shadbo.core.displays.rabbeted.window_mat.hinging import MOUNTS, hinges
 from shadbo.core.displays.rabbeted.window_mat.openings import openings, window_dims
 from shadbo.core.displays.rabbeted.window_mat.options import HOME, LEVERS, MatOptions
 from shadbo.core.displays.rabbeted.window_mat.rows import mat_questions
@@ -30,12 +33,9 @@ from shadbo.core.pieces.pieces import Paper, Piece, PressedPlant
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
-from shadbo.core.sums.border import hinge_count
 from shadbo.core.sums.flat import FlatSums, flat_sums
-from shadbo.core.sums.spacing import evenly
 from shadbo.core.words.words import say, sizes
 
-MOUNTS = ("linen hinges", "corners", "tape all round")
 MAT_AIR_MM = 1.2
 
 
@@ -44,7 +44,9 @@ class WindowMat(OnePiece):
 
     home = HOME
     levers = LEVERS
+    frames: FrameForm = "rabbet"
     name = "Window mat"
+    takes = "flat sheets and pressed plants"
 
     def suits(self, piece: Piece) -> bool:
         """Flat sheets."""
@@ -54,6 +56,8 @@ class WindowMat(OnePiece):
         """Window, mat, package, frame."""
         s, options = desk.sheet, HOME.of(desk.job)
         flat = flat_sums(desk, desk.piece)
+        if options.shows == "no mat":
+            return without_mat(desk, options, flat)
         told = desk.piece.told
         window = _window(desk, options, flat)
         outer = _double(desk, options, window)
@@ -69,7 +73,13 @@ class WindowMat(OnePiece):
         slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing)]
         mats = _mats(desk, options, size)
         mats_mm = sum(m.thick.value for m in mats)
-        slabs += spacer_slabs(desk, needed.value - mats_mm)
+        more = needed.value - mats_mm
+        if options.stands_off:
+            between = spacer_slabs(desk, max(more, desk.practice.air_paper_mm), "mat_spacer")
+        else:
+            between = spacer_slabs(desk, more)
+        behind = between if options.stands_off else []
+        slabs += [] if options.stands_off else between
         border = (wanted[0].value - window[0].value) / 2
         over = (flat.width.value - window[0].value) / 2
         board = first_sheet(desk, "board", LEVERS.board, size, "mat", "foam board")
@@ -78,6 +88,7 @@ class WindowMat(OnePiece):
         piece = piece_slab(desk, desk.piece.detail.kind, "paper", flat.thick, size_q, flat.mass, border - over)
         slabs += [
             *mats,
+            *behind,
             piece,
             slab(desk, "board", board.name, "board", board),
             slab(desk, "backing", backing.name, "backing", backing),
@@ -88,7 +99,7 @@ class WindowMat(OnePiece):
         frame = frame_round(desk, options, wanted, depth, glazing.kind == "acrylic")
         spare_depth(desk, frame.rabbet_depth)
         mount = choose_mount(desk, told, flat.mass.value, MOUNTS, options.mount)
-        join = _hinges(desk, flat, mount.taken.mount.id, shift)
+        join = hinges(desk, flat, mount.taken.mount.id, shift)
         load_sums(desk, mount, flat.mass, s["mount.count"], s.number(50, MM))
         mat_size = sizes(desk.mark, s["package.width"], s["package.height"])
         package = Package(
@@ -175,34 +186,6 @@ def _ring(desk: Desk, outer_window: bool) -> float:
     s = desk.sheet
     border = s["mat.border"].value
     return border if outer_window or "mat.reveal" not in s else border + s["mat.reveal"].value
-
-
-def _hinges(desk: Desk, flat: FlatSums, mount: str, shift: float) -> Join:
-    s, p = desk.sheet, desk.practice
-    width, top = flat.width.value, flat.height.value / 2 + shift
-    if mount != "linen hinges":
-        s.let("mount.count", "fixings", s.number(4, ONE))
-        corners = [(x, y) for y in (top, top - flat.height.value) for x in (-width / 2, width / 2)]
-        zero = s.let("mount.at.1", "from the sheet's corner", s.number(0, MM))
-        fixings = tuple(Fixing(at, "top" if at[1] > shift else "bottom", zero) for at in corners)
-        return Join("mount", mount, mount, ("piece", "board"), fixings, key="mount.count")
-    count = s.let(
-        "mount.count",
-        "hinges",
-        s.decide(
-            f"2 + whole number from (width − {p.hinges_first_mm:g}) ÷ {p.hinges_apart_mm:g}",
-            hinge_count(width, p.hinges_first_mm, p.hinges_apart_mm),
-            ONE,
-            flat.width,
-        ),
-    )
-    inset = min(60.0, width / 5)
-    places = evenly(inset, width - inset, int(count.value))
-    hung: list[Fixing] = []
-    for i, at in enumerate(places, 1):
-        along = s.cut(f"mount.at.{i}", f"hinge {i}, from the sheet's left edge", s.number(at, MM), "nearest", 1.0)
-        hung.append(Fixing((along.value - width / 2, top - p.hinge_down_mm), "top", along))
-    return Join("mount", "hinges", "linen hinge", ("piece", "board"), tuple(hung), key="mount.count")
 
 
 def _front(

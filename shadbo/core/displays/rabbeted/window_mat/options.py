@@ -16,7 +16,8 @@ class MatOptions(GlazedOptions):
     double: bool | None = None
     border: Annotated[Length, within(0, 2000)] | None = None
     borders: Literal["equal", "weighted"] | None = None
-    shows: Literal["image", "whole sheet"] | None = None
+    shows: Literal["image", "whole sheet", "no mat"] | None = None
+    stands_off: bool | None = None
     overlap: Annotated[Length, within(0, 500)] | None = None
     margin: Annotated[Length, within(0, 1000)] | None = None
     reveal: Annotated[Length, within(0, 100)] | None = None

@@ -16,11 +16,17 @@ def mat_questions(desk: Desk) -> dict[StationName, list[Question]]:
     sizes = [
         choice_row(
             HOME.to("shows"),
-            "The window shows",
-            [Choice(w, w, picked=w == shows) for w in ("image", "whole sheet")],
+            "The mat shows",
+            [Choice(w, w, picked=w == shows) for w in ("image", "whole sheet", "no mat")],
             o.shows is not None,
-            "over the sheet's edge, or clear of it",
+            "over the sheet's edge, clear of it, or spacers alone and no mat",
         ),
+    ]
+    if shows == "no mat":
+        label = "Air round the sheet, 0 for edge to edge"
+        sizes.append(length_row(desk, HOME.to("margin"), label, o.margin, s.get("border.wanted")))
+        return {"sizes": [*sizes, *told_line(desk, "border.least", "Least air seen round it")]}
+    sizes += [
         length_row(desk, HOME.to("overlap"), "Mat over the sheet", o.overlap, s.get("mat.overlap"))
         if shows == "image"
         else length_row(desk, HOME.to("margin"), "Air round the sheet", o.margin, s.get("mat.margin")),
@@ -31,6 +37,14 @@ def mat_questions(desk: Desk) -> dict[StationName, list[Question]]:
             [Choice(w, w, picked=w == borders) for w in ("equal", "weighted")],
             o.borders is not None,
             "weighted: a little more at the bottom",
+        ),
+        yes_no(
+            HOME.to("stands_off"),
+            "The mat lies",
+            bool(o.stands_off),
+            o.stands_off is not None,
+            ("on spacers, off the surface", "on the sheet"),
+            "off a loose surface, so that nothing rubs it",
         ),
         yes_no(HOME.to("double"), "Mats", bool(o.double), o.double is not None, ("two", "one")),
     ]

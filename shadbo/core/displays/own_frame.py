@@ -1,0 +1,100 @@
+"""A frame that exists, as it is asked for: its section by the form that a display takes, then its sizes."""
+
+from shadbo.core.asking.questions import Choice, Question
+from shadbo.core.asking.rows import choice_row, reading_row, told
+from shadbo.core.desk import Desk
+from shadbo.core.displays.base import Ask, FrameForm
+from shadbo.core.job.own_frame import OwnFrame
+from shadbo.core.words.words import both
+
+AT = "frame"
+SECTION: dict[FrameForm, dict[str, str]] = {
+    "rabbet": {
+        "face": "face, from the front",
+        "lip": "lip over the package",
+        "rabbet": "rabbet, from the lip to the back",
+        "height": "whole depth, front to back",
+    },
+    "ledge": {
+        "face": "wall, seen from the front",
+        "rabbet": "inside depth, down to the ledge",
+        "ledge": "ledge, from the wall",
+        "ledge_thick": "ledge, thickness",
+    },
+    "none": {},
+}
+SIZES = {
+    "width_top": ("inside width, top", True),
+    "width_middle": ("inside width, middle", False),
+    "width_bottom": ("inside width, bottom", False),
+    "height_left": ("inside height, left", True),
+    "height_middle": ("inside height, middle", False),
+    "height_right": ("inside height, right", False),
+    "outside_width": ("outside width", False),
+    "outside_height": ("outside height", False),
+}
+HANGERS = {
+    "none": "none: new ones",
+    "on its rails": "its own, on the rails",
+    "on a part left out": "on a back or stand that is left out",
+}
+KEYS = {"face": "profile.face", "lip": "profile.lip", "rabbet": "frame.rabbet_depth", "height": "frame.depth"}
+
+
+def frame_asks(desk: Desk, form: FrameForm) -> tuple[Ask, ...]:
+    """Readings of a frame that exists without which there is no plan; none where it is made."""
+    own = desk.job.frame
+    if own is None or form == "none":
+        return ()
+    needed = [*SECTION[form].items(), *((name, label) for name, (label, so) in SIZES.items() if so)]
+    asks = [Ask(f"{AT}/{name}", f"frame, {label}") for name, label in needed if getattr(own, name) is None]
+    if own.hanger == "on its rails" and own.hanger_kind != "plate" and own.hanger_down is None:
+        asks.append(Ask(f"{AT}/hanger_down", "its hangers, below the top edge"))
+    return tuple(asks)
+
+
+def frame_rows(desk: Desk, form: FrameForm) -> list[Question]:
+    """Whether the frame is made to the piece, and what the tape says of one that exists."""
+    own = desk.job.frame
+    if form == "none" and own is None:
+        return []
+    begun = OwnFrame().model_dump(mode="json", exclude_defaults=True)
+    choices = [
+        Choice(None, "made to the piece", picked=own is None),
+        Choice(begun if own is None else own.model_dump(mode="json", exclude_defaults=True), "one that exists",
+               picked=own is not None),
+    ]  # fmt: skip
+    rows = [choice_row(AT, "The frame", choices, own is not None, "bought, sent in, or joined already")]
+    if own is None or form == "none":
+        return rows
+    for name, label in SECTION[form].items():
+        rows.append(
+            reading_row(desk, f"{AT}/{name}", f"Frame, {label}", getattr(own, name), KEYS.get(name, ""), True)
+        )
+    for name, (label, needed) in SIZES.items():
+        rows.append(reading_row(desk, f"{AT}/{name}", f"Frame, {label}", getattr(own, name), _key(name), needed))
+    woods = [Choice(w, w, picked=own.species == w) for w in ("softwood", "hardwood", "mdf", "plywood")]
+    rows.append(choice_row(f"{AT}/species", "Its wood", woods, "species" in own.model_fields_set))
+    rows.append(
+        choice_row(
+            f"{AT}/hanger",
+            "Its hangers",
+            [Choice(w, label, picked=own.hanger == w) for w, label in HANGERS.items()],
+            "hanger" in own.model_fields_set,
+        )
+    )
+    if own.hanger == "on its rails":
+        kinds = {"straps": "two straps", "wire": "wire", "plate": "a plate on the top rail"}
+        choices = [Choice(k, word, picked=own.hanger_kind == k) for k, word in kinds.items()]
+        rows.append(choice_row(f"{AT}/hanger_kind", "They are", choices, "hanger_kind" in own.model_fields_set))
+        if own.hanger_kind != "plate":
+            down = own.hanger_down
+            rows.append(reading_row(desk, f"{AT}/hanger_down", "… below its top edge", down, "hang.down", True))
+    elif own.hanger == "on a part left out":
+        rows.append(told("New hangers", both("as for a frame that is made"), "", "placed at the last station"))
+    return rows
+
+
+def _key(name: str) -> str:
+    axis, _, place = name.partition("_")
+    return f"frame.outside_{place}" if axis == "outside" else f"frame.inside_{axis}.{place}"

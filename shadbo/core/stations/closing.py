@@ -1,0 +1,85 @@
+"""Before the back is closed, and at the wall: what is looked at, who asks for what, what the wall must carry."""
+
+from shadbo.core.asking.questions import Question
+from shadbo.core.asking.rows import care, told
+from shadbo.core.build.closing import glazing_kinds
+from shadbo.core.checks.recipient import gives
+from shadbo.core.job.job import Demand
+from shadbo.core.plan import Plan
+from shadbo.core.words.words import both
+
+DUST_MIN, DUST_MIN_PER_M2 = 10, 40
+"""Minutes a person at the dust on a large sheet of acrylic: common practice, no source."""
+ASKED: dict[Demand, str] = {
+    "no wire": "no wire",
+    "acrylic only": "acrylic, no glass",
+    "sealed back": "a sealed back",
+    "two fixed points": "two fixed points",
+    "busy place": "safe where people pass",
+}
+WALLS = {
+    "solid": ("plug and screw, drilled without hammer in old plaster", "clear of cables and pipes"),
+    "board": ("into a stud; else a fixing that spreads behind the board", "a fixing in board alone carries little"),
+    "doubtful": ("nothing until a qualified fitter has looked", "the wall decides, not the fixing"),
+    None: ("not told yet: ask, and look at the wall", "masonry, board on studs, or a qualified fitter's"),
+}
+
+
+def before_closing(plan: Plan) -> list[Question]:
+    """What is looked at once more from the front, and what the recipient asks for."""
+    a, rows = plan.assembly, []
+    if a is None or plan.hang is None:
+        return []
+    kinds = glazing_kinds(a)
+    if kinds:
+        bad = "acrylic" in kinds or any(p.sheet is not None and p.sheet.coated for p in a.by_role("glazing"))
+        clean = "no ammonia on it, its film off last" if bad else "no cleaner near the mat"
+        rows.append(told("Both inner faces", "clean and dry, no dust, no thread", "", clean))
+    if "acrylic" in kinds and a.long_side_mm > plan.desk.practice.acrylic_over_mm:
+        rows.append(told("Dust on the acrylic", *_dust(plan)))
+    rows.append(
+        told(
+            "Look from the front", "before it is closed", "", "borders straight, top is up, nothing loose when tilted"
+        )
+    )
+    rows += [_asked(plan, demand) for demand in plan.desk.job.hanging.demands]
+    rows.append(care("Eye protection at points, staples and the drill; a bent tab is sharp: lift it with a tool."))
+    return rows
+
+
+def _dust(plan: Plan) -> tuple[str, str, str]:
+    a, p = plan.assembly, plan.desk.practice
+    assert a is not None
+    assert plan.hang is not None
+    area = a.outside_width.value * a.outside_height.value / 1e6
+    minutes = DUST_MIN + DUST_MIN_PER_M2 * area
+    two = a.long_side_mm > p.fixed_points_over_mm or plan.hang.weight.value > p.fixed_points_over_kg
+    people = "two people" if two else "one person"
+    return (
+        f"{people}, {minutes:.0f} min",
+        "",
+        "temporary screws before it is turned" if two else "work upwards from it",
+    )
+
+
+def _asked(plan: Plan, demand: Demand) -> Question:
+    """One demand of the recipient, and whether this plan gives it."""
+    assert plan.assembly is not None
+    assert plan.hang is not None
+    met = gives(plan.assembly, plan.hang, demand)
+    return told(f"Asked for: {ASKED[demand]}", "this plan gives it" if met else "not given: settle it first", "")
+
+
+def at_the_wall(plan: Plan) -> list[Question]:
+    """What each of the wall's fixings must be rated for, by the kind of wall."""
+    hang, desk = plan.hang, plan.desk
+    if hang is None:
+        return []
+    how, note = WALLS[desk.job.hanging.wall]
+    label = "Fixings in the wall"
+    if hang.kind in ("ledge", "strips"):
+        return [told(label, how, "", note)]
+    each = hang.weight.value / max(len(hang.hooks), 1)
+    needed = each * desk.practice.hardware_factor
+    rated = both(f"{len(hang.hooks)}, each rated for {needed:.1f} kg or more")
+    return [told(label, rated, "", both(f"{how}; {note}"))]
