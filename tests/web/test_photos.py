@@ -46,5 +46,5 @@ def test_displays_are_compared_with_what_is_not_saved_yet(api):
     assert {c["kind"] for c in before} == {"floater", "plain floater", "canvas frame"}
     assert all(c["asks"] for c in before)
     after = api.client.post(f"/api/jobs/{job}/compare", json={"edits": edits}).json()
-    assert {c["kind"] for c in after} == {"puzzle frame", "ready-made box", "backed"}
+    assert {c["kind"] for c in after} == {"puzzle frame", "ready-made box", "backed", "shadow box"}
     assert next(c for c in after if c["kind"] == "puzzle frame")["picked"]
