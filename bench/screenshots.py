@@ -47,7 +47,7 @@ def main() -> None:
         shot("apart", "/jobs/118?at=depth", "button:text-is('Taken apart')")
         shot("light-box", "/jobs/122?at=sizes")
         shot("papers", "/jobs/118?at=mount", "button:text-is('Paper & files')")
-        shot("zone", "/jobs/118?at=receive", f"{TRACE} button >> nth=0")
+        shot("zone", "/jobs/118?at=receive", "button:has-text('Maker, condition, marks')", f"{TRACE} button >> nth=0")
         sheet = page.locator(".photo-sheet")
         box = sheet.bounding_box()
         for x, y in (*CORNERS, (0.38, 0.46), (0.59, 0.46), (0.59, 0.56), (0.38, 0.56)):

@@ -14,7 +14,7 @@ from shadbo.files.photo import take_in
 from shadbo.store.photos import Photos
 from tests.browser.conftest import axe
 from tests.browser.test_displays import JOBS
-from tests.browser.test_job import open_job, saved, verdict
+from tests.browser.test_job import open_job, saved, unfold, verdict
 
 BADGES = JOBS["Four coxswains, badges and medals"]
 SHIRT = JOBS["Shirt of the winning eight"]
@@ -115,6 +115,7 @@ def test_pieces_from_a_table_are_shown_with_what_is_wrong_before_they_come_in(pa
 
 def test_a_zone_is_traced_on_a_photograph_by_taps_and_by_keys(page: Page, photographed: None):
     open_job(page, SHIRT, "receive")
+    unfold(page, "Maker, condition, marks")
     trace = page.get_by_role("region", name="Trace a zone on a photograph")
     trace.get_by_role("button").first.click()
     sheet = page.get_by_role("button", name=re.compile("^Photograph: arrow keys"))

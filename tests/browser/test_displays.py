@@ -7,7 +7,7 @@ from playwright.sync_api import Page, expect
 
 from shadbo.demo.jobs import demo_jobs
 from tests.browser.conftest import axe
-from tests.browser.test_job import board_text, open_job, saved, verdict
+from tests.browser.test_job import board_text, open_job, saved, unfold, verdict
 from tests.files.test_photo import located
 
 JOBS = {job.title: n for n, job in enumerate(demo_jobs(), 101)}
@@ -47,7 +47,7 @@ def test_each_display_is_walked_from_receive_to_hang(page: Page, demo: None, tit
     for n in range(8):
         stations.nth(n).click()
         expect(page.locator(".questions-area h2")).to_be_visible()
-        expect(page.locator(".questions-area [data-field], .questions-area .min-h-12").first).to_be_visible()
+        expect(page.locator(".questions-area [data-field], .questions-area .min-h-12, .spot").first).to_be_visible()
         expect(page.locator(".drawing svg").first).to_be_visible()
         if n in AXE_AT.get(title, ()):
             assert axe(page) == [], n
@@ -79,7 +79,7 @@ def test_what_is_taken_apart_is_turned_by_taps_keys_and_drags(page: Page, demo: 
 
 def test_picking_another_display_keeps_what_this_one_had(page: Page, demo: None):
     open_job(page, JOBS["Oyster beds, pastel"], "display")
-    expect(page.locator(".compare")).to_have_count(5)
+    expect(page.locator(".compare")).to_have_count(6)
     panes = page.get_by_role("button", name=re.compile("^Two-pane float"))
     expect(panes).to_contain_text("open the panes")
     panes.click()
@@ -140,6 +140,7 @@ def test_another_kind_of_piece_keeps_the_readings_that_both_have(page: Page, dem
 
 def test_a_reading_that_cannot_be_says_what_could(page: Page, demo: None):
     open_job(page, JOBS["Sea lavender, pressed"], "measure")
+    unfold(page, "When it matters")
     for label, typed in (("Diagonal, top left", "900"), ("Diagonal, bottom left", "370")):
         page.get_by_role("textbox", name=re.compile(f"^{label}")).fill(typed)
         page.keyboard.press("Enter")

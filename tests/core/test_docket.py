@@ -98,7 +98,7 @@ def test_every_station_has_something_to_say_once_the_piece_is_measured(display: 
         assert station.answer.mm
         for q in station.questions:
             assert q.label
-            assert q.kind in ("told", "care", "act", "photos", "cutter") or q.at, q.label
+            assert q.kind in ("told", "care", "act", "photos", "cutter", "fold", "way") or q.at, q.label
 
 
 @pytest.mark.parametrize(("display", "what"), SAID)

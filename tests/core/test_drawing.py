@@ -23,7 +23,7 @@ def texts(svg: str) -> list[str]:
     return ["".join(t.itertext()) for t in ET.fromstring(svg).iter(f"{SVG}text")]
 
 
-@pytest.mark.parametrize("view", VIEWS)
+@pytest.mark.parametrize("view", [v for v in VIEWS if v != "tape"])
 @pytest.mark.parametrize("title", DEMO)
 @pytest.mark.parametrize("system", ["mm", "in"])
 def test_every_view_of_every_demo_job_is_well_formed_and_on_the_paper(view: ViewName, title: str, system: System):

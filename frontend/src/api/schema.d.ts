@@ -1099,7 +1099,7 @@ export interface components {
              * @default edge
              * @enum {string}
              */
-            view: "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat" | "apart";
+            view: "tape" | "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat" | "apart";
             hold?: components["schemas"]["Hold"] | null;
             /**
              * Turn
@@ -1131,7 +1131,7 @@ export interface components {
              * View
              * @enum {string}
              */
-            view: "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat" | "apart";
+            view: "tape" | "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat" | "apart";
             /** Svg */
             svg: string | null;
             fit: components["schemas"]["Fit"];
@@ -1834,6 +1834,9 @@ export interface components {
          *
          *     ``at`` is where its answer goes. ``value`` is what counts now, decided or planned; ``decided`` tells
          *     which. ``key`` is the line of the sheet it belongs to, ``tape`` what lights up on the board.
+         *     ``spot`` is where its field stands on the measuring board. ``fold`` names the row that it is folded
+         *     under; ``aside``: out of the way of Enter. ``also`` are further places that its answer goes to, ``goes`` the
+         *     station that a way leads to.
          */
         Question: {
             /** Id */
@@ -1842,7 +1845,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "text" | "note" | "date" | "reading" | "length" | "weight" | "number" | "choice" | "menu" | "pin" | "told" | "care" | "act" | "compare" | "photos" | "layouts" | "move" | "colours" | "outline" | "table" | "artwork" | "cutter";
+            kind: "text" | "note" | "date" | "reading" | "length" | "weight" | "number" | "choice" | "menu" | "pin" | "told" | "care" | "act" | "compare" | "photos" | "layouts" | "move" | "colours" | "outline" | "table" | "artwork" | "cutter" | "fold" | "way";
             /** Label */
             label: string;
             /**
@@ -1894,6 +1897,27 @@ export interface components {
              * @default 0
              */
             step_mm: number;
+            spot?: components["schemas"]["Spot"] | null;
+            /**
+             * Fold
+             * @default
+             */
+            fold: string;
+            /**
+             * Aside
+             * @default false
+             */
+            aside: boolean;
+            /**
+             * Also
+             * @default []
+             */
+            also: string[];
+            /**
+             * Goes
+             * @default
+             */
+            goes: string;
         };
         /**
          * Rack
@@ -2084,6 +2108,16 @@ export interface components {
             to?: unknown;
         };
         /**
+         * Spot
+         * @description Where a field stands on the measuring board: its middle, in percent of the board's width and height.
+         */
+        Spot: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
          * Station
          * @description A stop on the order of work: its answer in short, and its questions.
          */
@@ -2226,7 +2260,7 @@ export interface components {
              * View
              * @enum {string}
              */
-            view: "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat" | "apart";
+            view: "tape" | "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat" | "apart";
             /** Label */
             label: string;
         };

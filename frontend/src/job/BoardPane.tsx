@@ -1,14 +1,17 @@
 import { useEffect, useRef, useState } from "react";
+import type { Question } from "../api/client";
 import { timeOf } from "../ui/dates";
+import { LengthSpot } from "./LengthRow";
 import { PapersBoard } from "./PapersBoard";
 import { PhotoBoard } from "./PhotoBoard";
 import { TurnButtons, useTurn } from "./turning";
 import { useDrag } from "./useDrag";
 import { useLook, useOutbox, usePlan, useSession } from "./useSession";
 import { WorkingStrip } from "./WorkingStrip";
+import { onward } from "./walk";
 
 /** Drawing and depth ladder. The server writes the pictures; here they are only lit up. */
-export function BoardPane() {
+export function BoardPane({ questions, onPast }: { questions: Question[]; onPast: () => void }) {
   const session = useSession();
   const { plan, plannedAt, link } = usePlan(({ plan, plannedAt, link }) => ({ plan, plannedAt, link }));
   const { view, lit, open, photo, said } = useLook((s) => s);
@@ -56,7 +59,10 @@ export function BoardPane() {
       <div className="board-room">
         {papers && <PapersBoard />}
         {!papers && photo && <PhotoBoard key={photo.id} photo={photo} />}
-        <div className="board-fit relative" hidden={papers || photo !== null}>
+        <div
+          className={`board-fit relative ${view === "tape" ? "taping" : ""}`}
+          hidden={papers || photo !== null}
+        >
           <Drawing
             svg={plan.board.svg ?? ""}
             lit={lit || open}
@@ -65,7 +71,11 @@ export function BoardPane() {
             {...(view === "front" ? { drag } : view === "apart" ? { drag: turn } : {})}
           />
           {shown === "apart" && <TurnButtons />}
-          <div className="relative min-h-0 border-t border-ink">
+          {shown === "tape" && <Spots questions={questions} onPast={onPast} />}
+          <div
+            className={`min-h-0 border-t border-ink ${view === "tape" ? "over-tape" : "relative"}`}
+            hidden={view === "tape" && !(plan.line && open)}
+          >
             {plan.line && open ? (
               <WorkingStrip line={plan.line} />
             ) : (
@@ -80,6 +90,20 @@ export function BoardPane() {
         </div>
       </div>
     </section>
+  );
+}
+
+/** Fields where the tape lies, in the tape's order. */
+function Spots({ questions, onPast }: { questions: Question[]; onPast: () => void }) {
+  const next = (from: HTMLElement) => {
+    if (!onward(from)) onPast();
+  };
+  return (
+    <div className="spots">
+      {questions.map((q, order) =>
+        q.spot ? <LengthSpot key={q.id} q={q} order={order} onNext={next} /> : null,
+      )}
+    </div>
   );
 }
 

@@ -7,11 +7,13 @@ import {
   Radio,
   RadioGroup,
 } from "@headlessui/react";
+import { type KeyboardEvent, useEffect, useState } from "react";
 import type { Choice, Question } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
 import { FieldNote, same } from "./FieldNote";
 import { useField, useLook, useSession } from "./useSession";
+import { beginAt } from "./walk";
 
 function usePick(q: Question) {
   const session = useSession();
@@ -26,8 +28,24 @@ function usePick(q: Question) {
   return { choices, picked, pick, light: () => session.light(q.key ?? "") };
 }
 
+interface Props {
+  q: Question;
+  order: number;
+  onNext: (from: HTMLElement) => void;
+}
+
+/** Enter keeps what stands there and goes on; space, arrows and letters pick. */
+function goesOn(onNext: (from: HTMLElement) => void) {
+  return (e: KeyboardEvent<HTMLElement>) => {
+    if (e.key !== "Enter") return;
+    e.preventDefault();
+    e.stopPropagation();
+    onNext(e.currentTarget);
+  };
+}
+
 /** A few answers side by side. */
-export function ChoiceRow({ q }: { q: Question }) {
+export function ChoiceRow({ q, order, onNext }: Props) {
   const { choices, picked, pick, light } = usePick(q);
   const { say } = useMeasures();
   return (
@@ -38,7 +56,10 @@ export function ChoiceRow({ q }: { q: Question }) {
           <Radio
             key={c.label}
             value={i}
-            data-field={i === picked ? true : undefined}
+            data-field={i === picked && !q.aside ? true : undefined}
+            data-order={order}
+            data-at={q.at}
+            onKeyDown={goesOn(onNext)}
             className="-ml-px min-h-11 cursor-pointer content-center border border-ink px-3 first:ml-0 data-checked:bg-accent data-checked:font-bold data-checked:text-white"
           >
             {c.label}
@@ -56,7 +77,7 @@ export function ChoiceRow({ q }: { q: Question }) {
 }
 
 /** Many answers in a list that opens in place. */
-export function MenuRow({ q }: { q: Question }) {
+export function MenuRow({ q, order, onNext }: Props) {
   const { choices, picked, pick, light } = usePick(q);
   const { say } = useMeasures();
   const now = choices[picked];
@@ -65,8 +86,11 @@ export function MenuRow({ q }: { q: Question }) {
       <div className="relative border-t border-line py-1.5">
         <Label className="block text-[16px]">{q.label}</Label>
         <ListboxButton
-          data-field
+          data-field={q.aside ? undefined : true}
+          data-order={order}
+          data-at={q.at}
           onFocus={light}
+          onKeyDownCapture={goesOn(onNext)}
           className="entry flex items-baseline justify-between gap-3 text-left text-[19px]!"
         >
           <span className="whitespace-nowrap">{now?.label}</span>
@@ -152,8 +176,22 @@ export function CareRow({ q }: { q: Question }) {
 
 export function ActRow({ q }: { q: Question }) {
   const session = useSession();
+  const [added, setAdded] = useState("");
+  // What was added begins with its first field.
+  useEffect(() => {
+    if (added && beginAt(added)) setAdded("");
+  });
   return (
-    <button type="button" className="action mt-2 mr-2" onClick={() => session.edit(q.edits ?? [])}>
+    <button
+      type="button"
+      className="action mt-2 mr-2"
+      onClick={() => {
+        const edits = q.edits ?? [];
+        const [first] = edits;
+        session.edit(edits);
+        if (first && first.to !== null && first.to !== undefined) setAdded(first.at);
+      }}
+    >
       {q.label}
     </button>
   );

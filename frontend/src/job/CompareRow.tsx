@@ -6,7 +6,15 @@ import { Sign } from "../ui/Sign";
 import { usePlan, useSession } from "./useSession";
 
 /** Every display that suits the piece, each planned; picking one keeps what was decided for the others. */
-export function CompareRow({ q }: { q: Question }) {
+export function CompareRow({
+  q,
+  order,
+  onNext,
+}: {
+  q: Question;
+  order: number;
+  onNext: (from: HTMLElement) => void;
+}) {
   const session = useSession();
   const plan = usePlan((s) => s.plan);
   const { say, system } = useMeasures();
@@ -34,7 +42,18 @@ export function CompareRow({ q }: { q: Question }) {
           <button
             key={c.label}
             type="button"
-            data-field={c.picked || undefined}
+            data-field={(c.picked && !q.aside) || undefined}
+            data-order={order}
+            onKeyDown={(e) => {
+              if (e.key === "ArrowDown" || e.key === "ArrowUp") {
+                e.preventDefault();
+                const beside = e.key === "ArrowDown" ? "nextElementSibling" : "previousElementSibling";
+                (e.currentTarget[beside] as HTMLElement | null)?.focus();
+              }
+              if (e.key !== "Enter" || !c.picked) return;
+              e.preventDefault();
+              onNext(e.currentTarget);
+            }}
             aria-pressed={c.picked}
             onClick={() => !c.picked && session.edit([{ at: q.at ?? "", to: c.to }])}
             className={`compare ${c.picked ? "picked" : ""}`}

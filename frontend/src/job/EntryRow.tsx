@@ -1,12 +1,18 @@
-import { type KeyboardEvent, useId } from "react";
+import { type FocusEvent, type KeyboardEvent, useId } from "react";
 import type { Edit, Question } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
 import { FieldNote } from "./FieldNote";
 import { useField, useSession } from "./useSession";
 
+interface Props {
+  q: Question;
+  order: number;
+  onNext: (from: HTMLElement) => void;
+}
+
 /** Words, a date, a paragraph, or a weight. */
-export function EntryRow({ q, onNext }: { q: Question; onNext: (from: HTMLElement) => void }) {
+export function EntryRow({ q, order, onNext }: Props) {
   const session = useSession();
   const { say } = useMeasures();
   const id = useId();
@@ -16,17 +22,29 @@ export function EntryRow({ q, onNext }: { q: Question; onNext: (from: HTMLElemen
   const edit = (typed: string): Edit => ({ at, to: typed.trim() ? typed : null });
   const shared = {
     id,
-    "data-field": true,
+    "data-field": q.aside ? undefined : true,
+    "data-order": order,
     "data-at": at,
     value,
     "aria-invalid": Boolean(error),
     "aria-describedby": `${id}-note`,
-    onFocus: () => session.light(q.key ?? ""),
+    onFocus: (e: FocusEvent<HTMLInputElement | HTMLTextAreaElement>) => {
+      session.light(q.key ?? "");
+      if (q.kind !== "note" && q.kind !== "date") e.currentTarget.select();
+    },
     onBlur: () => {
       session.light("");
       if (draft && !error) session.accept(at);
     },
-    onChange: (e: { target: { value: string } }) => session.type(at, e.target.value, edit(e.target.value)),
+    onChange: (e: { target: { value: string } }) => {
+      const typed = e.target.value;
+      session.type(
+        at,
+        typed,
+        edit(typed),
+        (q.also ?? []).map((place) => ({ ...edit(typed), at: place })),
+      );
+    },
     onKeyDown: (e: KeyboardEvent<HTMLInputElement | HTMLTextAreaElement>) => {
       if (e.key === "Enter" && !e.shiftKey) {
         e.preventDefault();
@@ -41,7 +59,7 @@ export function EntryRow({ q, onNext }: { q: Question; onNext: (from: HTMLElemen
   };
   return (
     <div className="border-t border-line py-1.5">
-      <label htmlFor={id} className="block text-[16px]">
+      <label htmlFor={id} className="block pb-1 text-[16px]">
         {q.label}
       </label>
       <div className="flex items-baseline gap-3">

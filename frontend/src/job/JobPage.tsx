@@ -7,8 +7,9 @@ import { Docket } from "./Docket";
 import { Header } from "./Header";
 import { History } from "./History";
 import { Questions } from "./Questions";
-import { SessionContext, useOpenJob, useOutbox, usePlan, useSession } from "./useSession";
+import { SessionContext, useLook, useOpenJob, useOutbox, usePlan, useSession } from "./useSession";
 import { Verdict } from "./Verdict";
+import { begin } from "./walk";
 
 export function JobPage() {
   const id = Number(useParams().id);
@@ -33,9 +34,8 @@ function Page() {
   const stations = plan?.stations ?? [];
   const [wanted, setWanted] = useState(search.get("at") ?? "measure");
   const history = wanted === "history";
+  const onTape = useLook((s) => s.view) === "tape" && !history;
   const station = stations.find((s) => s.name === wanted) ?? stations[1];
-  const pane = useRef<HTMLElement>(null);
-
   const focusNext = useRef(true);
   const at = useRef(wanted);
   const go = (name: string, focus = true) => {
@@ -52,12 +52,13 @@ function Page() {
     if (next) go(next.name);
   };
 
+  const after = stations[stations.findIndex((s) => s.name === station?.name) + 1]?.label ?? "";
   const shown = history ? "history" : station?.name;
   const asked = history || plan?.station === station?.name;
   useEffect(() => {
     if (!shown || !asked || !focusNext.current) return;
     focusNext.current = false;
-    pane.current?.querySelector<HTMLElement>("[data-field]")?.focus();
+    begin();
   }, [shown, asked]);
   useEffect(() => {
     session.look_.setState({ station: at.current === "history" ? "measure" : at.current });
@@ -103,17 +104,21 @@ function Page() {
       </main>
     );
   return (
-    <div className="job-grid">
+    <div className={`job-grid ${onTape ? "measuring" : ""}`}>
       <Header
         onHistory={() => go(history ? "measure" : "history", false)}
         historyOpen={history}
         elsewhere={<Elsewhere open={shown ?? ""} onStation={(name) => go(name, false)} />}
       />
       <Docket stations={stations} open={history ? "" : station.name} onOpen={go} />
-      <main ref={pane} className="questions-area">
-        {history ? <History /> : <Questions station={station} onPast={() => step(1)} />}
+      <main className="questions-area">
+        {history ? (
+          <History />
+        ) : (
+          <Questions station={station} after={after} onPast={() => step(1)} onStation={(name) => go(name)} />
+        )}
       </main>
-      <BoardPane />
+      <BoardPane questions={history ? [] : station.questions} onPast={() => step(1)} />
       <Verdict onStation={(name) => go(name, false)} />
     </div>
   );

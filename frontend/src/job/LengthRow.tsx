@@ -1,121 +1,138 @@
-import { type KeyboardEvent, useId, useRef, useState } from "react";
-import { api, type Edit, got, type Question, type Tool } from "../api/client";
+import { useId, useRef, useState } from "react";
+import type { Question, Tool } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
 import { FieldNote } from "./FieldNote";
 import { FractionPad } from "./FractionPad";
-import { useField, useSession } from "./useSession";
+import { useLength } from "./useLength";
+import { useSession } from "./useSession";
+
+interface Props {
+  q: Question;
+  order: number;
+  onNext: (from: HTMLElement) => void;
+}
 
 /** A length to read, decide or pin: reads what the tape says, echoes it in the other system, steps by marks. */
-export function LengthRow({ q, onNext }: { q: Question; onNext: (from: HTMLElement) => void }) {
-  const session = useSession();
-  const { say, echo, system, tools } = useMeasures();
-  const input = useRef<HTMLInputElement>(null);
-  const [tool, setTool] = useState(q.tool ?? "tape");
+export function LengthRow({ q, order, onNext }: Props) {
+  const { say, echo, system } = useMeasures();
+  const length = useLength(q, onNext);
   const [focused, setFocused] = useState(false);
+  const field = useRef<HTMLInputElement>(null);
   const id = useId();
-  const at = q.at ?? "";
-  const { draft, echo: waiting, error } = useField(at);
-  const shown = draft?.typed ?? waiting?.typed ?? say(q.value);
-  const measured = q.kind !== "length";
-
-  const edit = (typed: string): Edit => {
-    if (!typed.trim()) return { at, to: null };
-    return {
-      at,
-      to: measured ? { typed, tool: q.decided ? (q.tool ?? tool) : tool, system } : { typed, system },
-    };
-  };
-  const type = (typed: string) => session.type(at, typed, edit(typed));
-  const step = async (by: number) => {
-    const typed = shown;
-    if (!typed.trim()) return;
-    try {
-      const body = { typed, system, steps: by };
-      type(say(await got(api.POST("/api/lengths", { body }))));
-    } catch {
-      type(typed);
-    }
-  };
-  const onKey = (e: KeyboardEvent<HTMLInputElement>) => {
-    if (e.key === "Enter") {
-      e.preventDefault();
-      if (error) return;
-      session.accept(at);
-      onNext(e.currentTarget);
-    } else if (e.key === "ArrowUp" || e.key === "ArrowDown") {
-      e.preventDefault();
-      void step(e.key === "ArrowUp" ? 1 : -1);
-    } else if (e.key === "Escape" && draft) {
-      e.stopPropagation();
-      session.drop(at);
-    }
-  };
-  const pickTool = (next: Tool) => {
-    setTool(next);
-    if (q.decided) session.edit([{ at: `${at}/tool`, to: next }]);
-  };
-
+  const { waiting, error, measured } = length;
   return (
     <div className="border-t border-line py-1.5">
-      <label htmlFor={id} className="block text-[16px]">
+      <label htmlFor={id} className="block pb-1 text-[16px]">
         {q.label}
         {q.needed && <span className="font-bold text-accent"> · to read</span>}
       </label>
       <div className="flex items-center gap-3">
         <span className="w-28 shrink-0">
-          <input
-            ref={input}
-            id={id}
-            data-field
-            data-at={at}
-            className={`entry ${q.decided || draft || waiting?.typed ? "" : "planned"}`}
-            inputMode="text"
-            autoComplete="off"
-            spellCheck={false}
-            value={shown}
-            aria-invalid={Boolean(error)}
-            aria-describedby={`${id}-note`}
-            onChange={(e) => type(e.target.value)}
-            onKeyDown={onKey}
-            onFocus={(e) => {
-              setFocused(true);
-              session.light(q.tape || q.key || "");
-              e.target.select();
-            }}
-            onBlur={() => {
-              setFocused(false);
-              session.light("");
-              if (draft && !error) session.accept(at);
-            }}
-          />
+          <LengthField q={q} order={order} length={length} id={id} field={field} onFocus={setFocused} />
         </span>
         <span className="w-16 shrink-0 text-soft">
           <Frac>{error || waiting ? "" : echo(q.value)}</Frac>
         </span>
-        {measured ? (
-          <select
-            aria-label={`Tool for: ${q.label}`}
-            className="h-11 min-w-0 grow bg-transparent text-right text-soft"
-            value={q.decided ? (q.tool ?? tool) : tool}
-            onChange={(e) => pickTool(e.target.value as Tool)}
-          >
-            {tools.map(({ tool, label }) => (
-              <option key={tool} value={tool}>
-                {label}
-              </option>
-            ))}
-          </select>
-        ) : (
-          <Working q={q} />
-        )}
+        {measured ? <ToolPick q={q} length={length} /> : <Working q={q} />}
       </div>
       <p className="text-[15px] text-soft empty:hidden">
         <Frac>{!error && measured ? say(q.note) : ""}</Frac>
       </p>
       <FieldNote q={q} id={`${id}-note`} />
-      {focused && <FractionPad system={system} value={shown} onType={type} field={input} />}
+      {focused && <FractionPad system={system} value={length.shown} onType={length.type} field={field} />}
     </div>
+  );
+}
+
+/** The same where the tape lies on the drawn piece: its field, what it reads in the other system, its tool. */
+export function LengthSpot({ q, order, onNext }: Props) {
+  const { echo, system } = useMeasures();
+  const length = useLength(q, onNext);
+  const [focused, setFocused] = useState(false);
+  const field = useRef<HTMLInputElement>(null);
+  const id = useId();
+  const { x, y } = q.spot ?? { x: 50, y: 50 };
+  const { error, waiting, draft } = length;
+  const said = error || waiting || draft ? "" : echo(q.value);
+  return (
+    <div className={`spot ${focused ? "on" : ""}`} style={{ left: `${x}%`, top: `${y}%` }}>
+      <label htmlFor={id} className="spot-label">
+        {q.label}
+      </label>
+      <LengthField q={q} order={order} length={length} id={id} field={field} onFocus={setFocused} spot />
+      <span className="spot-echo">
+        <Frac>{said}</Frac>
+        <ToolPick q={q} length={length} small />
+      </span>
+      <FieldNote q={q} id={`${id}-note`} />
+      {focused && <FractionPad system={system} value={length.shown} onType={length.type} field={field} />}
+    </div>
+  );
+}
+
+type Length = ReturnType<typeof useLength>;
+
+interface FieldProps {
+  q: Question;
+  order: number;
+  length: Length;
+  id: string;
+  field: React.RefObject<HTMLInputElement | null>;
+  onFocus: (so: boolean) => void;
+  spot?: boolean;
+}
+
+function LengthField({ q, order, length, id, field, onFocus, spot }: FieldProps) {
+  const session = useSession();
+  const { at, draft, waiting, error } = length;
+  return (
+    <input
+      ref={field}
+      id={id}
+      data-field={q.aside ? undefined : true}
+      data-order={order}
+      data-needed={q.needed || undefined}
+      data-at={at}
+      className={`entry ${spot ? "spot-field" : ""} ${q.decided || draft || waiting?.typed ? "" : "planned"}`}
+      inputMode="text"
+      autoComplete="off"
+      spellCheck={false}
+      value={length.shown}
+      aria-invalid={Boolean(error)}
+      aria-describedby={`${id}-note`}
+      onChange={(e) => length.type(e.target.value)}
+      onKeyDown={length.onKeyDown}
+      onFocus={(e) => {
+        onFocus(true);
+        session.light(q.tape || q.key || "");
+        e.target.select();
+      }}
+      onBlur={() => {
+        onFocus(false);
+        session.light("");
+        if (draft && !error) session.accept(at);
+      }}
+    />
+  );
+}
+
+/** What it was read with; not a stop on the way, a letter in the field changes it too. */
+function ToolPick({ q, length, small }: { q: Question; length: Length; small?: boolean }) {
+  return (
+    <select
+      aria-label={`Tool for: ${q.label}`}
+      tabIndex={-1}
+      className={small ? "spot-tool" : "h-11 min-w-0 grow bg-transparent text-right text-soft"}
+      value={length.tool}
+      onChange={(e) => length.pickTool(e.target.value as Tool)}
+    >
+      {length.tools.map(({ tool, label }) => (
+        <option key={tool} value={tool}>
+          {label}
+        </option>
+      ))}
+    </select>
   );
 }
 

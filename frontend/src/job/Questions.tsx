@@ -1,4 +1,7 @@
+import { useEffect, useRef, useState } from "react";
 import type { Question, Station } from "../api/client";
+import { useMeasures } from "../app/system";
+import { Frac } from "../ui/Frac";
 import { ArtworkRow } from "./ArtworkRow";
 import { ActRow, CareRow, ChoiceRow, MenuRow, ToldRow } from "./ChoiceRows";
 import { ColoursRow } from "./ColoursRow";
@@ -11,45 +14,133 @@ import { MoveRow } from "./MoveRow";
 import { OutlineRow } from "./OutlineRow";
 import { PhotosRow } from "./PhotosRow";
 import { TableRow } from "./TableRow";
+import { useLook } from "./useSession";
+import { begin, onward } from "./walk";
+
+interface Props {
+  station: Station;
+  /** What the next station is called; empty after the last. */
+  after: string;
+  onPast: () => void;
+  onStation: (name: string) => void;
+}
 
 /** The open station's questions. Enter accepts and goes on to the next; after the last comes the next station. */
-export function Questions({ station, onPast }: { station: Station; onPast: () => void }) {
+export function Questions({ station, after, onPast, onStation }: Props) {
+  const onBoard = useLook((s) => s.view) === "tape";
+  const pane = useRef<HTMLElement>(null);
+  const had = useRef(false);
+  // A row that goes away must not take the focus with it.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: looked at whenever the rows are new
+  useEffect(() => {
+    if (had.current && document.activeElement === document.body) begin();
+  }, [station]);
   const next = (from: HTMLElement) => {
-    const pane = from.closest(".questions-area");
-    const fields = [...(pane?.querySelectorAll<HTMLElement>("[data-field]") ?? [])];
-    const after = fields[fields.indexOf(from) + 1];
-    if (after) after.focus();
-    else onPast();
+    if (!onward(from)) onPast();
   };
   return (
-    <section aria-labelledby="station-title" className="px-5 pt-3 pb-6">
+    <section
+      ref={pane}
+      aria-labelledby="station-title"
+      className="px-5 pt-3 pb-6"
+      onFocus={() => {
+        had.current = true;
+      }}
+    >
       <h2 id="station-title" className="text-2xl font-extrabold">
         {station.title}
       </h2>
       <p className="pb-2 text-soft">{station.lead}</p>
-      {station.questions.map((q) => (
-        <Row key={`${station.name}:${q.id}`} q={q} onNext={next} />
-      ))}
+      {folds(station.questions, onBoard).map(({ q, order, inside }) =>
+        q.kind === "fold" ? (
+          <Fold key={`${station.name}:${q.id}`} q={q} order={order} inside={inside} onNext={next} />
+        ) : (
+          <Row key={`${station.name}:${q.id}`} q={q} order={order} onNext={next} onStation={onStation} />
+        ),
+      )}
+      {after && (
+        <button type="button" data-onward className="onward" onClick={onPast}>
+          <span className="small-caps">next</span> {after}
+        </button>
+      )}
     </section>
   );
 }
 
-function Row({ q, onNext }: { q: Question; onNext: (from: HTMLElement) => void }) {
+interface Placed {
+  q: Question;
+  order: number;
+}
+
+/** Rows in their order, folded ones under theirs; what stands on the measuring board is not said twice. */
+function folds(questions: Question[], onBoard: boolean): (Placed & { inside: Placed[] })[] {
+  const all = questions.map((q, order) => ({ q, order }));
+  return all
+    .filter(({ q }) => !q.fold && !(onBoard && q.spot))
+    .map((row) => ({ ...row, inside: all.filter(({ q }) => q.fold && q.fold === row.q.id) }));
+}
+
+interface FoldProps extends Placed {
+  inside: Placed[];
+  onNext: (from: HTMLElement) => void;
+}
+
+/** One line for rows that are as usual, or seldom needed; it opens in place. */
+function Fold({ q, inside, onNext }: FoldProps) {
+  const { say } = useMeasures();
+  const [open, setOpen] = useState(false);
+  const id = `inside-${q.id}`;
+  return (
+    <div className="border-t border-line">
+      <button
+        type="button"
+        aria-expanded={open}
+        aria-controls={id}
+        className="fold-line"
+        onClick={() => setOpen(!open)}
+      >
+        <span className="min-w-0">
+          <span className="block">{q.label}</span>
+          <span className="block truncate text-[15px] text-soft">
+            <Frac>{say(q.value)}</Frac>
+          </span>
+        </span>
+        <span aria-hidden="true" className="fold-sign">
+          {open ? "−" : "+"}
+        </span>
+      </button>
+      {open && (
+        <div id={id} className="mb-2 border-l-3 border-line pl-3">
+          {inside.map(({ q, order }) => (
+            <Row key={q.id} q={q} order={order} onNext={onNext} onStation={() => {}} />
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}
+
+interface RowProps extends Placed {
+  onNext: (from: HTMLElement) => void;
+  onStation: (name: string) => void;
+}
+
+function Row({ q, order, onNext, onStation }: RowProps) {
   switch (q.kind) {
     case "reading":
     case "length":
     case "pin":
-      return <LengthRow q={q} onNext={onNext} />;
+      return <LengthRow q={q} order={order} onNext={onNext} />;
     case "choice":
-      return <ChoiceRow q={q} />;
+      return <ChoiceRow q={q} order={order} onNext={onNext} />;
     case "menu":
-      return <MenuRow q={q} />;
+      return <MenuRow q={q} order={order} onNext={onNext} />;
     case "told":
       return <ToldRow q={q} />;
     case "care":
       return <CareRow q={q} />;
     case "compare":
-      return <CompareRow q={q} />;
+      return <CompareRow q={q} order={order} onNext={onNext} />;
     case "photos":
       return <PhotosRow />;
     case "layouts":
@@ -68,7 +159,13 @@ function Row({ q, onNext }: { q: Question; onNext: (from: HTMLElement) => void }
       return <CutterRow q={q} />;
     case "act":
       return <ActRow q={q} />;
+    case "way":
+      return (
+        <button type="button" className="action mt-2" data-onward onClick={() => onStation(q.goes ?? "")}>
+          {q.label}
+        </button>
+      );
     default:
-      return <EntryRow q={q} onNext={onNext} />;
+      return <EntryRow q={q} order={order} onNext={onNext} />;
   }
 }

@@ -65,7 +65,7 @@ export function WorkingStrip({ line }: { line: Line }) {
       </div>
       {pin && (
         <div className="w-72 shrink-0">
-          <LengthRow q={pin} onNext={close} />
+          <LengthRow q={{ ...pin, aside: true }} order={0} onNext={close} />
         </div>
       )}
       <button type="button" className="action h-11 shrink-0" onClick={close}>

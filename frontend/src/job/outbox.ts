@@ -120,9 +120,10 @@ export class Outbox {
   }
 
   /** Something is being typed at a place. */
-  type(at: string, typed: string, edit: Edit) {
+  type(at: string, typed: string, edit: Edit, also: Edit[] = []) {
+    const draft: Draft = also.length ? { typed, edit, also } : { typed, edit };
     this.set({
-      drafts: { ...this.state.drafts, [at]: { typed, edit } },
+      drafts: { ...this.state.drafts, [at]: draft },
       errors: without(this.state.errors, at),
     });
     this.changed();
@@ -139,8 +140,9 @@ export class Outbox {
   /** What was typed at a place is meant: save it. */
   accept(at: string, system: System) {
     const clash = this.state.clashes[at];
-    const draft = this.state.drafts[at] ?? (clash && { typed: clash.typed, edit: clash.mine });
-    if (draft) this.edit([draft.edit], system, at);
+    const draft: Draft | undefined =
+      this.state.drafts[at] ?? (clash && { typed: clash.typed, edit: clash.mine });
+    if (draft) this.edit([draft.edit, ...(draft.also ?? [])], system, at);
   }
   /** Make edits and save them. */
   edit(edits: Edit[], system: System, at = "") {
@@ -177,7 +179,10 @@ export class Outbox {
   unsaved(): Edit[] {
     const { items, drafts, errors } = this.state;
     const typed = Object.entries(drafts).filter(([at]) => !errors[at]);
-    return [...items.flatMap((i) => i.edits), ...typed.map(([, draft]) => draft.edit)];
+    return [
+      ...items.flatMap((i) => i.edits),
+      ...typed.flatMap(([, draft]) => [draft.edit, ...(draft.also ?? [])]),
+    ];
   }
 
   /** Set a draft aside at its field with the reason; false when more was typed there meanwhile, or nothing. */
@@ -271,12 +276,16 @@ export class Outbox {
     const echoes = { ...this.state.echoes };
     for (const edit of item.edits) delete echoes[edit.at];
     const items = this.state.items.slice(1);
-    if (first && item.edits.length === 1) {
+    if (first && (item.edits.length === 1 || item.typed)) {
+      const also = item.edits.slice(1);
       const typed = item.typed || String(first.to ?? "");
       this.set({
         items,
         echoes,
-        drafts: { ...this.state.drafts, [first.at]: { typed, edit: first } },
+        drafts: {
+          ...this.state.drafts,
+          [first.at]: also.length ? { typed, edit: first, also } : { typed, edit: first },
+        },
         errors: { ...this.state.errors, [first.at]: why },
       });
     } else if (first) {

@@ -87,8 +87,8 @@ export class JobSession {
     this.outbox.store.setState({ trouble });
   }
 
-  type(at: string, typed: string, edit: Edit) {
-    this.outbox.type(at, typed, edit);
+  type(at: string, typed: string, edit: Edit, also: Edit[] = []) {
+    this.outbox.type(at, typed, edit, also);
     this.planner.follow();
   }
   drop(at: string) {

@@ -14,6 +14,8 @@ export interface Item {
 export interface Draft {
   typed: string;
   edit: Edit;
+  /** The same answer at further places: equal pieces are read once. */
+  also?: Edit[];
 }
 export interface Kept {
   items: Item[];

@@ -50,6 +50,17 @@ export function JobList() {
       setTrouble((e as Error).message);
     }
   };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it makes one job, whichever list is shown
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const typing = e.target instanceof HTMLElement && e.target.closest("input, textarea, select");
+      if (e.key !== "n" || typing || e.ctrlKey || e.metaKey || e.altKey) return;
+      e.preventDefault();
+      void make();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
   const takeIn = async (file: File | undefined) => {
     if (!file) return;
     try {
@@ -93,7 +104,13 @@ export function JobList() {
                   onChange={(e) => takeIn(e.target.files?.[0])}
                 />
               </label>
-              <button type="button" className="action bg-accent! font-bold text-white" onClick={make}>
+              <button
+                type="button"
+                aria-keyshortcuts="n"
+                title="n"
+                className="action bg-accent! font-bold text-white"
+                onClick={make}
+              >
                 New job
               </button>
             </>

@@ -30,6 +30,8 @@ QuestionKind = Literal[
     "table",
     "artwork",
     "cutter",
+    "fold",
+    "way",
 ]
 StationMark = Literal["open", "asks", "fine", "measure", "caution", "stop", "note"]
 
@@ -46,11 +48,22 @@ class Choice:
 
 
 @dataclass(frozen=True, slots=True)
+class Spot:
+    """Where a field stands on the measuring board: its middle, in percent of the board's width and height."""
+
+    x: float
+    y: float
+
+
+@dataclass(frozen=True, slots=True)
 class Question:
     """One row of a station.
 
     ``at`` is where its answer goes. ``value`` is what counts now, decided or planned; ``decided`` tells
     which. ``key`` is the line of the sheet it belongs to, ``tape`` what lights up on the board.
+    ``spot`` is where its field stands on the measuring board. ``fold`` names the row that it is folded
+    under; ``aside``: out of the way of Enter. ``also`` are further places that its answer goes to, ``goes`` the
+    station that a way leads to.
     """
 
     id: str
@@ -68,6 +81,11 @@ class Question:
     tape: str = ""
     needed: bool = False
     step_mm: float = 0.0
+    spot: Spot | None = None
+    fold: str = ""
+    aside: bool = False
+    also: tuple[str, ...] = ()
+    goes: str = ""
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,6 +1,7 @@
 """Short ways of asking: a row for each kind of answer."""
 
 from collections.abc import Iterable
+from dataclasses import replace
 
 from shadbo.core.asking.questions import Choice, Question, QuestionKind
 from shadbo.core.decisions.edit import Edit
@@ -110,6 +111,25 @@ def told(label: str, value: Both | str, key: str = "", note: Both | str = "") ->
 def told_only(text: str) -> Question:
     """A sentence where there is nothing to ask."""
     return Question(id="told:only", kind="told", label=text)
+
+
+def folded(id_: str, label: str, says: Both | str, rows: Iterable[Question]) -> list[Question]:
+    """Rows that stand folded under one line, which says what they come to; nothing where there are none."""
+    inside = [replace(q, fold=f"fold:{id_}", aside=True) for q in rows]
+    if not inside:
+        return []
+    value = both(says) if isinstance(says, str) else says
+    return [Question(id=f"fold:{id_}", kind="fold", label=label, value=value), *inside]
+
+
+def beside(rows: Iterable[Question]) -> list[Question]:
+    """Rows out of the way of Enter: there for whoever wants them."""
+    return [replace(q, aside=True) for q in rows]
+
+
+def way(label: str, station: str) -> Question:
+    """A way to another station, to its first field."""
+    return Question(id=f"way:{station}", kind="way", label=label, goes=station)
 
 
 def care(text: str) -> Question:

@@ -12,11 +12,13 @@ from shadbo.core.drawing.holes import holes_scene
 from shadbo.core.drawing.ink import FILLS, INK, SOFT, STROKES
 from shadbo.core.drawing.marks import Fit, Group, Paper, Path, Sheet2D, Text
 from shadbo.core.drawing.mat import mat_scene
+from shadbo.core.drawing.measuring import measuring_sheet
 from shadbo.core.drawing.parts import parts_scene
 from shadbo.core.drawing.scene import Scene
 from shadbo.core.drawing.stretch import stretch_scene
 from shadbo.core.drawing.svg import write_svg
 from shadbo.core.drawing.tape import tape_scene
+from shadbo.core.pieces.taping import HIGH, WIDE
 from shadbo.core.plan import Plan
 from shadbo.core.sheet.units import MM
 from shadbo.core.words.lengths import MM_PER_INCH, System, texts
@@ -24,6 +26,7 @@ from shadbo.core.words.words import number_text
 
 VIEWS: tuple[ViewName, ...] = get_args(ViewName)
 BOARDS: dict[ViewName, Paper] = {
+    "tape": Paper("board", WIDE, HIGH, (0, 0, 0, 0)),
     "edge": Paper("board", 752, 460, (112, 40, 222, 36)),
     "front": Paper("board", 752, 460, (104, 46, 200, 76)),
     "back": Paper("board", 752, 460, (120, 48, 120, 40)),
@@ -35,6 +38,7 @@ BOARDS: dict[ViewName, Paper] = {
 }
 LADDER = Paper("ladder", 752, 192, (0, 0, 0, 0))
 VIEW_WORDS: dict[ViewName, str] = {
+    "tape": "Tape",
     "edge": "Edge section",
     "front": "Front",
     "back": "Back",
@@ -46,6 +50,7 @@ VIEW_WORDS: dict[ViewName, str] = {
 }
 """What the views are called where they are chosen."""
 TITLES = {
+    "tape": "Where the tape lies",
     "edge": "Edge section",
     "front": "Front view",
     "back": "Back view",
@@ -69,6 +74,7 @@ def views_of(plan: Plan) -> tuple[ViewName, ...]:
     """The views that this plan has: stretching, marks and mats only where there are any."""
     a = plan.assembly
     has = {
+        "tape": not plan.desk.gathers,
         "stretch": "stretch.staples" in plan.desk.sheet,
         "holes": a is not None and bool(a.spots),
         "mat": a is not None and any(w.sheet in ("mat", "mat_inner") for w in a.windows),
@@ -92,11 +98,13 @@ def scene_of(plan: Plan, view: ViewName, system: System, turn: int = 0) -> Scene
         "holes": holes_scene,
         "mat": mat_scene,
     }
-    return makers[view if view in views_of(plan) else "back"](plan, system)
+    return makers.get(view if view in views_of(plan) else "back", front_scene)(plan, system)
 
 
 def draw(plan: Plan, view: ViewName, system: System, hold: Fit | None = None, turn: int = 0) -> Drawn:
     """One view on the screen's board."""
+    if view == "tape" and not plan.desk.gathers:
+        return Drawn(write_svg(measuring_sheet(plan), TITLES[view]), Fit(1, 0, 0))
     paper = BOARDS[view]
     if view == "apart" and LEANS[turn % len(LEANS)][0] < 0:  # the labels stand on the other side
         left, top, right, low = paper.keep

@@ -1,9 +1,10 @@
 """The eight stations of a job, in the order of work: each with its answer and its questions."""
 
 from collections.abc import Callable
+from dataclasses import replace
 
 from shadbo.core.asking.questions import Question, Station, StationMark
-from shadbo.core.asking.rows import told_only
+from shadbo.core.asking.rows import told_only, way
 from shadbo.core.displays.registry import DISPLAYS
 from shadbo.core.findings import RANK, StationName
 from shadbo.core.plan import Plan
@@ -21,8 +22,8 @@ TITLES: dict[StationName, tuple[str, str, str, str]] = {
     "measure": (
         "Measure",
         "What the tape says",
-        "Seen from the front, top edge up.",
-        "front",
+        "Front towards you, top edge up. Enter goes round with the tape; t, r, c, e: tape, rule, caliper, by eye.",
+        "tape",
     ),
     "display": ("Display", "What shows it", "Each is planned; picking one keeps what the others had.", "edge"),
     "sizes": ("Sizes", "Round the piece", "What is to be seen round it sets the frame.", "front"),
@@ -60,10 +61,32 @@ def stations(plan: Plan, only: str = "") -> tuple[Station, ...]:
         if only in ("", name):
             questions = (*(shared[name]() if name in shared else ()), *own.get(name, ()))
         if only in ("", name) and not questions:
-            questions = (told_only(WAITS.format(TITLES["measure"][0])),)
+            questions = (told_only(WAITS.format(TITLES["measure"][0])), way("Go to the readings", "measure"))
+        if name == "measure" and desk.gathers:
+            view = "front"
+        questions = _out_of_the_way(questions, name)
         if name == "mount" and plan.assembly is not None and plan.assembly.spots:
             view = "holes"
         out.append(Station(name, label, title, lead, answer, second, view, questions, _mark(plan, name)))
+    return tuple(out)
+
+
+ON_THE_WAY: dict[StationName, int] = {"display": 2, "sizes": 2, "depth": 1, "mount": 0, "parts": 0, "hang": 0}
+"""How many fields of a station Enter stops at, of those that the plan fills by itself."""
+FIELDS = ("text", "note", "date", "reading", "length", "weight", "number", "choice", "menu", "pin", "compare")
+
+
+def _out_of_the_way(questions: tuple[Question, ...], name: StationName) -> tuple[Question, ...]:
+    """Enter stops where something is to be said; what the plan chooses, and what the bench writes down, it passes."""
+    left, out = ON_THE_WAY.get(name, len(questions)), []
+    for q in questions:
+        if q.kind not in FIELDS or q.aside or q.needed:
+            out.append(q)
+            continue
+        chosen = q.kind in ("menu", "choice") and any(c.to is None for c in q.choices) and not q.decided
+        passes = q.kind == "pin" or chosen or left <= 0
+        left -= not passes
+        out.append(replace(q, aside=passes))
     return tuple(out)
 
 

@@ -1,62 +1,94 @@
 """Measure: the readings of the piece, and what they say together. Display: which build suits it."""
 
-from collections.abc import Iterable, Mapping
-from typing import Any, get_args
+from collections.abc import Iterable, Sequence
+from dataclasses import replace
 
-from shadbo.core.asking.questions import Choice, Question
-from shadbo.core.asking.rows import act, choice_row, exact, length_row, reading_row, text_row, told
+from shadbo.core.asking.questions import Choice, Question, Spot
+from shadbo.core.asking.rows import act, folded, reading_row, text_row, told
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Display
 from shadbo.core.displays.own_frame import frame_rows
 from shadbo.core.job.job import new_id
-from shadbo.core.pieces.kinds import PaperSort
+from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.measures import Measure, measures
-from shadbo.core.pieces.objects import Sized
-from shadbo.core.pieces.pieces import (
-    PRESS_DAYS,
-    Brace,
-    LooseCanvas,
-    Needlework,
-    Panel,
-    Paper,
-    Piece,
-    PressedPlant,
-    Puzzle,
-    StretchedCanvas,
-)
-from shadbo.core.stations.objects import object_rows
-from shadbo.core.stations.stretch import stretch_questions
+from shadbo.core.pieces.pieces import Piece
+from shadbo.core.pieces.taping import Taping, taping
+from shadbo.core.stations.of_kind import brace_rows, of_kind
 from shadbo.core.words.lengths import Both
 from shadbo.core.words.words import Mm, both, say
 
 
 def questions(desk: Desk) -> list[Question]:
-    """The rows of the station: readings in the order in which a tape goes round, piece by piece."""
+    """The rows of the station: readings in the order in which a tape goes round, equal pieces once."""
     if not desk.gathers:
-        return [*_of_piece(desk, desk.piece), *_set(desk)]
+        return [*_of_piece(desk, desk.piece, (), taping(desk.piece.detail)), *_set(desk)]
     rows: list[Question] = []
-    for n, piece in enumerate(desk.pieces):
+    groups = equal_pieces(desk.pieces)
+    for n, (piece, *like) in enumerate(groups):
+        if n or like or len(groups) > 1:
+            rows.append(text_row(f"pieces/{piece.id}/name", _called(piece, len(like)), piece.name))
+        rows += _of_piece(desk, piece, tuple(p.id for p in like), None)
+        rows.append(_one_more(desk, piece, like))
         if n:
-            rows.append(text_row(f"pieces/{piece.id}/name", f"Piece {n + 1}", piece.name))
-        rows += _of_piece(desk, piece)
-        if n:
-            rows.append(
-                act(f"pieces/{piece.id}-away", f"Take {piece.name or 'this'} away", Edit(at=f"pieces/{piece.id}"))
-            )
+            rows.append(_away(piece))
+        for other in like:
+            inside = [text_row(f"pieces/{other.id}/name", "Its name", other.name)]
+            inside += _of_piece(desk, other, (), None)
+            rows += folded(other.id, other.name or other.id, "like the one before", [*inside, _away(other)])
     return [*rows, *_more_pieces(desk)]
 
 
-def _of_piece(desk: Desk, piece: Piece) -> list[Question]:
+def equal_pieces(pieces: Sequence[Piece]) -> list[list[Piece]]:
+    """Pieces in their order, equal ones together: of one kind, with the same readings and facts."""
+    groups: list[list[Piece]] = []
+    for piece in pieces:
+        found = next((g for g in groups if _alike(g[0]) == _alike(piece)), None)
+        if found is None or piece.zones or piece.edge_marks:
+            groups.append([piece])
+        else:
+            found.append(piece)
+    return groups
+
+
+def _alike(piece: Piece) -> tuple[object, ...]:
+    return piece.detail, piece.facts, piece.weight_kg
+
+
+def _called(piece: Piece, like: int) -> str:
+    return f"{like + 1} alike: the first" if like else f"Name, {KINDS[piece.detail.kind].noun}"
+
+
+def _away(piece: Piece) -> Question:
+    return act(f"pieces/{piece.id}-away", f"Take {piece.name or 'this'} away", Edit(at=f"pieces/{piece.id}"))
+
+
+def _one_more(desk: Desk, piece: Piece, like: Sequence[Piece]) -> Question:
+    """One more piece like this one, with its readings."""
+    stem = piece.id.rstrip("0123456789-") or "piece"
+    id_ = new_id([p.id for p in desk.job.pieces], stem)
+    to = piece.model_dump(mode="json", exclude_defaults=True, exclude={"id", "name", "zones", "edge_marks"})
+    to["detail"] = {"kind": piece.detail.kind, **to.get("detail", {})}
+    name = piece.name or KINDS[piece.detail.kind].noun
+    to["name"] = f"{name} {len(like) + 2}"
+    return act(f"like:{piece.id}", f"One more like it ({len(like) + 1} now)", Edit(at=f"pieces/{id_}", to=to))
+
+
+def _of_piece(desk: Desk, piece: Piece, also: tuple[str, ...], laid: Taping | None) -> list[Question]:
+    """Readings that the plan needs; then, folded, those that matter now and then; then what they say together."""
     detail, at, start = piece.detail, f"pieces/{piece.id}/detail", desk.prefix(piece)
-    rows = [
-        reading_row(
-            desk, f"{at}/{m.name}", m.label, getattr(detail, m.name), f"{start}.{m.name}", m.needed, _hint(desk, m)
+    needed: list[Question] = []
+    others: list[Question] = []
+    for m in measures(detail):
+        reading = getattr(detail, m.name)
+        row = reading_row(desk, f"{at}/{m.name}", m.label, reading, f"{start}.{m.name}", m.needed, _hint(desk, m))
+        place = laid.places.get(m.name) if laid is not None and m.needed else None
+        row = replace(
+            row, also=tuple(f"pieces/{x}/detail/{m.name}" for x in also), spot=Spot(*place.share) if place else None
         )
-        for m in measures(detail)
-    ]
+        (needed if m.needed else others).append(row)
     mass = desk.sheet.get(f"{start}.mass")
-    rows.append(
+    others.append(
         Question(
             id=f"pieces/{piece.id}/weight_kg",
             kind="weight",
@@ -66,13 +98,13 @@ def _of_piece(desk: Desk, piece: Piece) -> list[Question]:
             decided=piece.weight_kg is not None,
             note=say(desk.mark, "{} estimated", mass) if mass is not None and piece.weight_kg is None else None,
             key=f"{start}.mass",
+            also=tuple(f"pieces/{x}/weight_kg" for x in also),
         )
     )
-    rows += _of_kind(desk, piece, at)
-    if isinstance(detail, StretchedCanvas | LooseCanvas) and not desk.gathers:
-        for brace in detail.braces:
-            rows += _brace(desk, brace, f"{at}/braces/{brace.id}")
-        rows += _add_brace(desk, at)
+    others += of_kind(desk, piece, at)
+    if not desk.gathers:
+        others += brace_rows(desk, detail, at)
+    rows = [*needed, *folded(f"{piece.id}-more", "When it matters", _matters(others), others)]
     for key, label in (
         (f"{start}.taper_width", "Taper, top less bottom"),
         (f"{start}.taper_height", "Taper, left less right"),
@@ -84,6 +116,15 @@ def _of_piece(desk: Desk, piece: Piece) -> list[Question]:
         if key in desk.sheet and abs(desk.sheet[key].value) > 1e-9:
             rows.append(told(label, say(desk.mark, "{}", desk.sheet[key]), key))
     return rows
+
+
+def _matters(rows: Sequence[Question]) -> str:
+    """What of the folded rows is read or decided already, else what they are."""
+    done = [q.label.lower() for q in rows if q.decided and q.kind != "act"]
+    if done:
+        return ", ".join(done[:2]) + (f" and {len(done) - 2} more" if len(done) > 2 else "")
+    names = [q.label.lower() for q in rows if q.kind in ("reading", "weight", "choice")]
+    return ", ".join(names[:3]) + ("…" if len(names) > 3 else "")
 
 
 def _hint(desk: Desk, m: Measure) -> Both | str:
@@ -110,59 +151,6 @@ def _more_pieces(desk: Desk) -> list[Question]:
     return [*rows, Question(id="table", kind="table", label="Pieces from a table (CSV)")]
 
 
-def _of_kind(desk: Desk, piece: Piece, at: str) -> list[Question]:
-    """What only this kind of piece is asked."""
-    detail = piece.detail
-    chosen = detail.model_fields_set
-
-    def pick(name: str, label: str, words: Mapping[Any, str], note: str = "") -> Question:
-        now = getattr(detail, name)
-        choices = [Choice(to, word, picked=now == to) for to, word in words.items()]
-        return choice_row(f"{at}/{name}", label, choices, name in chosen, note)
-
-    if isinstance(detail, Sized):
-        return object_rows(desk, piece, at, pick)
-    if isinstance(detail, StretchedCanvas):
-        return [pick("keyed", "Corners", {True: "keyed stretcher", False: "fixed strainer"})]
-    if isinstance(detail, LooseCanvas):
-        return stretch_questions(desk, detail, at)
-    if isinstance(detail, Panel):
-        return [pick("material", "Made of", {m: m for m in ("canvas board", "hardboard", "mdf", "plywood")})]
-    if isinstance(detail, Puzzle):
-        return [pick("state", "Now it is", {m: m for m in ("loose", "taped", "glued")})]
-    if isinstance(detail, Needlework):
-        edges = {m: m for m in ("top", "right", "bottom", "left")}
-        return [pick("straightest", "Straightest edge of the design", edges, "mounting starts along it")]
-    if isinstance(detail, PressedPlant):
-        days = str(detail.days_pressed) if detail.days_pressed is not None else ""
-        return [
-            text_row(
-                f"{at}/days_pressed",
-                f"Days in the press, {PRESS_DAYS[0]} to {PRESS_DAYS[1]} under flat weight",
-                days,
-                "number",
-            )
-        ]
-    if isinstance(detail, Paper):
-        rows = [
-            choice_row(
-                f"{at}/sort",
-                "Sort",
-                [Choice(w, w, picked=detail.sort == w) for w in get_args(PaperSort)],
-                "sort" in chosen,
-                menu=True,
-            )
-        ]
-        for side in ("top", "right", "bottom", "left"):
-            if getattr(detail, f"margin_{side}") is not None:
-                label = f"To trim, {side}"
-                rows.append(
-                    length_row(desk, f"{at}/trim_{side}", label, getattr(detail, f"trim_{side}"), None, "none")
-                )
-        return rows
-    return []
-
-
 def _set(desk: Desk) -> list[Question]:
     """Other pieces of a set that shares the outside size; each keeps its own readings."""
     rows = []
@@ -178,37 +166,6 @@ def _set(desk: Desk) -> list[Question]:
         id_ = new_id(taken, "piece")
         to = {"worth": desk.piece.worth, "detail": {"kind": desk.piece.detail.kind}}
         rows.append(act("set", "Add a piece that shares this outside size", Edit(at=f"pieces/{id_}", to=to)))
-    return rows
-
-
-def _brace(desk: Desk, brace: Brace, at: str) -> list[Question]:
-    where = "from the left edge" if brace.runs == "down" else "from the top edge"
-    return [
-        length_row(desk, f"{at}/at", f"Brace {brace.runs}: middle {where}", brace.at, None, "read"),
-        length_row(desk, f"{at}/width", "… and its width", brace.width, None, "read"),
-        act(f"{at}-away", "Take this brace away", Edit(at=at)),
-    ]
-
-
-def _add_brace(desk: Desk, at: str) -> list[Question]:
-    detail = desk.piece.detail
-    if not isinstance(detail, StretchedCanvas | LooseCanvas):
-        return []
-    if detail.width_top is None or detail.height_left is None:
-        return []
-    taken = [b.id for b in detail.braces]
-    rows = []
-    for runs, size in (("down", detail.width_top.mm), ("across", detail.height_left.mm)):
-        id_ = new_id(taken, "brace")
-        to = {"runs": runs, "at": {"mm": size / 2, "typed": exact(size / 2).pick(desk.mark.system)}}
-        word = "upright brace" if runs == "down" else "cross brace"
-        rows.append(
-            act(
-                f"brace-{runs}",
-                f"Add an {word}" if runs == "down" else f"Add a {word}",
-                Edit(at=f"{at}/braces/{id_}", to=to),
-            )
-        )
     return rows
 
 

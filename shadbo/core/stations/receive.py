@@ -3,7 +3,7 @@
 from typing import get_args
 
 from shadbo.core.asking.questions import Choice, Question
-from shadbo.core.asking.rows import act, choice_row, length_row, text_row
+from shadbo.core.asking.rows import act, choice_row, folded, length_row, text_row
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.job.job import Demand, new_id
@@ -26,24 +26,18 @@ def questions(desk: Desk) -> list[Question]:
     at = f"pieces/{piece.id}"
     worth = [Choice(word, label, picked=piece.worth == word) for word, label in WORTH.items()]
     wall = [Choice(word, label, picked=job.hanging.wall == word) for word, label in WALLS.items()]
-    return [
-        text_row("title", "What it is", job.title),
+    more = [
         text_row(f"{at}/maker", "Made by", piece.maker),
-        text_row("owner/name", "Owner", job.owner.name),
         text_row("owner/contact", "Reached at", job.owner.contact),
-        text_row("due", "Due", job.due.isoformat() if job.due else "", "date"),
-        _kind(desk, at),
-        choice_row(f"{at}/worth", "Worth", worth, "worth" in piece.model_fields_set),
-        *_edges(desk, at),
         text_row(f"{at}/condition", "Condition on arrival", piece.condition, "note"),
-        Question(id="photos", kind="photos", label="Photographs"),
         text_row(f"{at}/never", "What must never happen to it", piece.never, "note"),
         text_row(
             f"{at}/no_go", "No steam, pin or adhesive where its … is", piece.no_go, note="autograph, sticker, label"
         ),
         *(zone_rows(piece, at, desk) if isinstance(piece.detail, Sized) else []),
-        *_facts(desk, at),
         *_edge_marks(desk, at),
+    ]
+    where = [
         text_row("hanging/place", "Where it will hang", job.hanging.place),
         choice_row(
             "hanging/wall",
@@ -53,6 +47,46 @@ def questions(desk: Desk) -> list[Question]:
         ),
         *_demands(desk),
     ]
+    return [
+        text_row("title", "What it is", job.title),
+        text_row("owner/name", "Owner", job.owner.name),
+        text_row("due", "Due", job.due.isoformat() if job.due else "", "date"),
+        _kind(desk, at),
+        *_sort(desk, at),
+        choice_row(f"{at}/worth", "Worth", worth, "worth" in piece.model_fields_set),
+        *folded("facts", "May be done to it", _facts_say(desk), _facts(desk, at)),
+        *folded("more", "Maker, condition, marks", _more_says(desk), [*_edges(desk, at), *more]),
+        *folded("where", "Where it goes, who asks", _where_says(desk), where),
+        Question(id="photos", kind="photos", label="Photographs"),
+    ]
+
+
+def _facts_say(desk: Desk) -> str:
+    """What the owner told otherwise than usual; that all is usual where nothing was told."""
+    piece = desk.piece
+    told = sum(getattr(piece.facts, name) is not None for name in FACT_WORDS)
+    kind = KINDS[piece.detail.kind].noun
+    return f"{told} told by the owner" if told else f"as usual for a {kind}"
+
+
+def _more_says(desk: Desk) -> str:
+    """What is written down of it; its maker first."""
+    piece = desk.piece
+    marks = len(piece.edge_marks) + len(piece.zones)
+    said = [
+        f"by {piece.maker}" if piece.maker else "",
+        "condition noted" if piece.condition else "",
+        "a “never” noted" if piece.never else "",
+        f"{marks} marked" if marks else "",
+    ]
+    return ", ".join(x for x in said if x) or "nothing noted"
+
+
+def _where_says(desk: Desk) -> str:
+    hanging = desk.job.hanging
+    asked = len(hanging.demands)
+    said = [hanging.place, WALLS.get(hanging.wall or "", ""), f"{asked} asked for" if asked else ""]
+    return ", ".join(x for x in said if x) or "nothing asked"
 
 
 def _kind(desk: Desk, at: str) -> Question:
@@ -72,6 +106,18 @@ def _kind(desk: Desk, at: str) -> Question:
         for kind, said in KINDS.items()
     ]
     return choice_row(f"{at}/detail", "Kind of piece", choices, True, menu=True)
+
+
+def _sort(desk: Desk, at: str) -> list[Question]:
+    """The sort of a sheet, badge or flag, which says what is usual for it."""
+    detail = desk.piece.detail
+    sort = type(detail).model_fields.get("sort")
+    if sort is None:
+        return []
+    now = getattr(detail, "sort", "")
+    choices = [Choice(w, w, picked=now == w) for w in get_args(sort.annotation)]
+    row = choice_row(f"{at}/detail/sort", "Sort", choices, "sort" in detail.model_fields_set, menu=len(choices) > 5)
+    return [row]
 
 
 def _kept(kind: str, shared: dict[str, object]) -> dict[str, object]:

@@ -47,8 +47,10 @@ def hold_items(
         facts = x.piece.told
         ids = KINDS[detail.kind].mounts
         sort = getattr(detail, "sort", "")
-        if sort == "patch" or (isinstance(detail, Badge) and x.back.value <= 0):
+        if sort == "patch":
             ids = ("top tape", "sink")
+        elif isinstance(detail, Badge) and x.back.value <= 0:
+            ids = ("sink", "top tape")
         elif sort == "nameplate":
             ids = ("top tape", "corners")
         plan = choose_mount(desk, facts, x.mass.value, ids, decided.get(x.id), x.piece, key)

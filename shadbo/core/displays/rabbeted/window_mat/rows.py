@@ -26,11 +26,13 @@ def mat_questions(desk: Desk) -> dict[StationName, list[Question]]:
         label = "Air round the sheet, 0 for edge to edge"
         sizes.append(length_row(desk, HOME.to("margin"), label, o.margin, s.get("border.wanted")))
         return {"sizes": [*sizes, *told_line(desk, "border.least", "Least air seen round it")]}
-    sizes += [
+    sizes = [
+        yes_no(HOME.to("double"), "Mats", bool(o.double), o.double is not None, ("two", "one")),
+        length_row(desk, HOME.to("border"), "Border of the mat", o.border, s.get("mat.border")),
+        *sizes,
         length_row(desk, HOME.to("overlap"), "Mat over the sheet", o.overlap, s.get("mat.overlap"))
         if shows == "image"
         else length_row(desk, HOME.to("margin"), "Air round the sheet", o.margin, s.get("mat.margin")),
-        length_row(desk, HOME.to("border"), "Border of the mat", o.border, s.get("mat.border")),
         choice_row(
             HOME.to("borders"),
             "Borders",
@@ -46,7 +48,6 @@ def mat_questions(desk: Desk) -> dict[StationName, list[Question]]:
             ("on spacers, off the surface", "on the sheet"),
             "off a loose surface, so that nothing rubs it",
         ),
-        yes_no(HOME.to("double"), "Mats", bool(o.double), o.double is not None, ("two", "one")),
     ]
     if o.double:
         sizes.append(length_row(desk, HOME.to("reveal"), "Reveal of the inner mat", o.reveal, s.get("mat.reveal")))

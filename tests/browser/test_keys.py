@@ -1,0 +1,182 @@
+"""Six jobs from an empty rack by keyboard alone, planned to the hook; keys and rows are counted."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.test_job import saved, verdict
+
+
+class Hands:
+    """Ten fingers: every key counts, a letter typed as much as Enter."""
+
+    def __init__(self, page: Page) -> None:
+        self.page, self.keys = page, 0
+
+    def type(self, text: str) -> None:
+        self.page.keyboard.type(text)
+        self.keys += len(text)
+
+    def press(self, *keys: str) -> None:
+        for key in keys:
+            self.page.keyboard.press(key)
+            self.keys += 1
+
+    def enter(self, *texts: str) -> None:
+        """Type and go on, field after field; an empty one is passed by."""
+        for text in texts:
+            self.type(text)
+            self.press("Enter")
+
+    def at(self, label: str) -> None:
+        """Look where the focus is, as eyes do: by the label of the field."""
+        expect(self.page.get_by_label(re.compile(f"^{label}")).first).to_be_focused()
+
+    def read(self, **values: str) -> None:
+        """Readings in the order in which the fields come, each at its label."""
+        for label, text in values.items():
+            self.at(label.replace("_", " "))
+            self.enter(text)
+
+
+@pytest.fixture
+def hands(page: Page, empty: None) -> Hands:
+    page.goto("/")
+    expect(page.get_by_text("The rack is empty")).to_be_visible()
+    it = Hands(page)
+    it.press("n")
+    it.at("What it is")
+    return it
+
+
+def received(hands: Hands, title: str, owner: str, kind: str = "") -> None:
+    """What it is, whose, due, its kind; all else is as usual."""
+    hands.enter(title, owner, "")
+    expect(hands.page.get_by_role("button", name=re.compile("^Kind of piece"))).to_be_focused()
+    if kind:
+        hands.press("Space")
+        hands.type(kind)
+        hands.press("Enter")
+        expect(hands.page.get_by_role("button", name=re.compile("^Kind of piece"))).to_be_focused()
+        saved(hands.page)
+    hands.press("Enter")
+
+
+def to_the_wall(hands: Hands, most: int) -> None:
+    """On to the last station: a hook's height stands there, nothing stops it, and the keys were few."""
+    for _ in range(8):
+        if hands.page.get_by_role("heading", name="Onto the wall").count():
+            break
+        hands.press("PageDown")
+        hands.page.wait_for_timeout(120)
+    expect(hands.page.get_by_role("heading", name="Onto the wall")).to_be_visible()
+    expect(hands.page.locator(".questions-area")).to_contain_text("above the floor")
+    expect(verdict(hands.page)).not_to_contain_text("STOP", ignore_case=False)
+    saved(hands.page)
+    print(f"{hands.keys} keys, at most {most}")
+    assert hands.keys <= most, f"{hands.keys} keys"
+
+
+def rows_shown(page: Page) -> int:
+    return page.locator(".questions-area .border-t").count()
+
+
+def test_a_floater_in_inches(page: Page, hands: Hands):
+    page.get_by_role("button", name="in", exact=True).click()
+    page.get_by_label("What it is").focus()
+    hands.keys = 1
+    received(hands, "Gull pier", "Pia Rand")
+    assert rows_shown(page) <= 12, "at a glance"
+    hands.press("Enter")  # worth
+    hands.read(
+        Width_along_the_top="16 1/4",
+        Width_along_the_bottom="16 1/4",
+        Height_at_the_left="24 1/8",
+        Height_at_the_right="24 1/8",
+        Depth="1 1/2",
+        Bar_width="1 3/4",
+    )
+    to_the_wall(hands, 73)
+
+
+def test_a_double_mat(page: Page, hands: Hands):
+    received(hands, "Dry dock", "Tom Ahl", "paper")
+    hands.press("Enter", "Enter")  # sort, worth
+    hands.read(
+        Width_along_the_top="420",
+        Width_along_the_bottom="420",
+        Height_at_the_left="297",
+        Height_at_the_right="297",
+        Thickness=".3",
+    )
+    hands.press("Enter", "Enter")  # window mat; made to the piece
+    page.wait_for_timeout(200)
+    hands.press("ArrowLeft")  # two mats
+    saved(page)
+    hands.press("Enter")
+    to_the_wall(hands, 60)
+    expect(page.get_by_role("navigation")).to_contain_text("Window mat")
+
+
+def test_three_equal_medals(page: Page, hands: Hands):
+    received(hands, "Medals", "Osk crew", "badge")
+    hands.press("ArrowRight", "ArrowRight")  # a medal
+    saved(page)
+    hands.press("Enter", "Enter")
+    hands.read(Width="36", Height="90", Stands_in_front="4")
+    hands.press("PageUp")
+    hands.at("Width")
+    for n in (2, 3):
+        more = page.get_by_role("button", name=re.compile(f"One more like it .{n - 1} now"))
+        for _ in range(8):
+            if more.evaluate("b => b === document.activeElement"):
+                break
+            hands.press("Tab")
+        hands.press("Enter")
+        expect(page.get_by_role("textbox", name=re.compile(f"^{n} alike"))).to_be_visible()
+        if n < 3:
+            hands.page.wait_for_timeout(150)
+    to_the_wall(hands, 52)
+    expect(page.get_by_role("navigation")).to_contain_text("3 pieces")
+
+
+def test_a_puzzle_in_a_bought_frame(page: Page, hands: Hands):
+    received(hands, "Locks", "Mia", "jig")
+    hands.press("Enter")
+    hands.read(
+        Width_along_the_top="480",
+        Width_along_the_bottom="480",
+        Height_at_the_left="340",
+        Height_at_the_right="340",
+        Thickness="2",
+    )
+    hands.press("Enter")  # the puzzle frame
+    hands.press("ArrowRight")  # one that exists
+    page.wait_for_timeout(300)
+    hands.press("Enter")
+    for text in ("25", "7", "30", "40", "525", "385"):
+        hands.enter(text)
+    to_the_wall(hands, 86)
+    expect(page.locator(".job-grid")).to_contain_text("joined already")
+
+
+def test_a_frame_that_exists_a_metre_and_a_half_wide_and_out_of_square(page: Page, hands: Hands):
+    received(hands, "Long quay", "Bo")
+    hands.press("Enter")
+    hands.read(
+        Width_along_the_top="1598",
+        Width_along_the_bottom="1601",
+        Height_at_the_left="503",
+        Height_at_the_right="505",
+        Depth="20",
+        Bar_width="45",
+    )
+    hands.press("ArrowDown", "ArrowDown", "Enter", "Enter")  # a rabbeted frame
+    page.wait_for_timeout(300)
+    hands.press("ArrowRight")
+    page.wait_for_timeout(300)
+    hands.press("Enter")
+    for text in ("40", "8", "24", "36", "1608", "512"):
+        hands.enter(text)
+    to_the_wall(hands, 100)
