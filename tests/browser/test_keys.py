@@ -33,6 +33,10 @@ class Hands:
         """Look where the focus is, as eyes do: by the label of the field."""
         expect(self.page.get_by_label(re.compile(f"^{label}")).first).to_be_focused()
 
+    def on(self, answer: str) -> None:
+        """The same of a question with a few answers side by side: the one that is picked."""
+        expect(self.page.get_by_role("radio", name=answer, exact=True)).to_be_focused()
+
     def read(self, **values: str) -> None:
         """Readings in the order in which the fields come, each at its label."""
         for label, text in values.items():
@@ -110,8 +114,9 @@ def test_a_double_mat(page: Page, hands: Hands):
         Height_at_the_right="297",
         Thickness=".3",
     )
+    expect(page.locator(".compare.picked")).to_be_focused()
     hands.press("Enter", "Enter")  # window mat; made to the piece
-    page.wait_for_timeout(200)
+    hands.on("one")
     hands.press("ArrowLeft")  # two mats
     saved(page)
     hands.press("Enter")
@@ -125,6 +130,7 @@ def test_three_equal_medals(page: Page, hands: Hands):
     saved(page)
     hands.press("Enter", "Enter")
     hands.read(Width="36", Height="90", Stands_in_front="4")
+    expect(page.locator(".compare.picked")).to_be_focused()
     hands.press("PageUp")
     hands.at("Width")
     for n in (2, 3):
@@ -151,10 +157,11 @@ def test_a_puzzle_in_a_bought_frame(page: Page, hands: Hands):
         Height_at_the_right="340",
         Thickness="2",
     )
+    expect(page.locator(".compare.picked")).to_be_focused()
     hands.press("Enter")  # the puzzle frame
-    hands.press("ArrowRight")  # one that exists
-    page.wait_for_timeout(300)
-    hands.press("Enter")
+    hands.on("made to the piece")
+    hands.press("ArrowRight", "Enter")  # one that exists
+    hands.at("Frame, face")
     for text in ("25", "7", "30", "40", "525", "385"):
         hands.enter(text)
     to_the_wall(hands, 86)
@@ -172,11 +179,13 @@ def test_a_frame_that_exists_a_metre_and_a_half_wide_and_out_of_square(page: Pag
         Depth="20",
         Bar_width="45",
     )
-    hands.press("ArrowDown", "ArrowDown", "Enter", "Enter")  # a rabbeted frame
-    page.wait_for_timeout(300)
-    hands.press("ArrowRight")
-    page.wait_for_timeout(300)
+    expect(page.locator(".compare.picked")).to_be_focused()
+    hands.press("ArrowDown", "ArrowDown", "Enter")  # a rabbeted frame
+    expect(page.locator(".compare.picked")).to_contain_text("Rabbeted frame")
     hands.press("Enter")
+    hands.on("made to the piece")
+    hands.press("ArrowRight", "Enter")
+    hands.at("Frame, face")
     for text in ("40", "8", "24", "36", "1608", "512"):
         hands.enter(text)
     to_the_wall(hands, 100)

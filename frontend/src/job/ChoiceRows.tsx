@@ -7,7 +7,7 @@ import {
   Radio,
   RadioGroup,
 } from "@headlessui/react";
-import { type KeyboardEvent, useEffect, useState } from "react";
+import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import type { Choice, Question } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
@@ -34,19 +34,29 @@ interface Props {
   onNext: (from: HTMLElement) => void;
 }
 
-/** Enter keeps what stands there and goes on; space, arrows and letters pick. */
-function goesOn(onNext: (from: HTMLElement) => void) {
+/** Enter keeps what stands there and goes on, once the plan knows of it: what was picked may bring rows of its own. */
+function useGoingOn(at: string, onNext: (from: HTMLElement) => void) {
+  const { echo } = useField(at);
+  const leaving = useRef<HTMLElement | null>(null);
+  useEffect(() => {
+    const from = leaving.current;
+    if (echo || !from) return;
+    leaving.current = null;
+    if (from.isConnected && document.activeElement === from) onNext(from);
+  });
   return (e: KeyboardEvent<HTMLElement>) => {
     if (e.key !== "Enter") return;
     e.preventDefault();
     e.stopPropagation();
-    onNext(e.currentTarget);
+    if (echo) leaving.current = e.currentTarget;
+    else onNext(e.currentTarget);
   };
 }
 
 /** A few answers side by side. */
 export function ChoiceRow({ q, order, onNext }: Props) {
   const { choices, picked, pick, light } = usePick(q);
+  const goOn = useGoingOn(q.at ?? "", onNext);
   const { say } = useMeasures();
   return (
     <RadioGroup value={picked} onChange={pick} onFocus={light} className="border-t border-line py-2">
@@ -59,7 +69,7 @@ export function ChoiceRow({ q, order, onNext }: Props) {
             data-field={i === picked && !q.aside ? true : undefined}
             data-order={order}
             data-at={q.at}
-            onKeyDown={goesOn(onNext)}
+            onKeyDown={goOn}
             className="-ml-px min-h-11 cursor-pointer content-center border border-ink px-3 first:ml-0 data-checked:bg-accent data-checked:font-bold data-checked:text-white"
           >
             {c.label}
@@ -80,6 +90,7 @@ export function ChoiceRow({ q, order, onNext }: Props) {
 export function MenuRow({ q, order, onNext }: Props) {
   const { choices, picked, pick, light } = usePick(q);
   const { say } = useMeasures();
+  const goOn = useGoingOn(q.at ?? "", onNext);
   const now = choices[picked];
   return (
     <Listbox value={picked} onChange={pick}>
@@ -90,7 +101,7 @@ export function MenuRow({ q, order, onNext }: Props) {
           data-order={order}
           data-at={q.at}
           onFocus={light}
-          onKeyDownCapture={goesOn(onNext)}
+          onKeyDownCapture={goOn}
           className="entry flex items-baseline justify-between gap-3 text-left text-[19px]!"
         >
           <span className="whitespace-nowrap">{now?.label}</span>
@@ -144,7 +155,9 @@ export function ToldRow({ q }: { q: Question }) {
           <Frac>{say(q.note)}</Frac>
         </span>
       </span>
-      <span className="min-w-28 text-right text-[19px] font-bold">
+      <span
+        className={`min-w-28 text-right ${say(q.value).length > 18 ? "text-[17px] leading-tight" : "text-[19px] font-bold"}`}
+      >
         <Frac>{say(q.value)}</Frac>
       </span>
     </>

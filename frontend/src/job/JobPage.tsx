@@ -9,7 +9,7 @@ import { History } from "./History";
 import { Questions } from "./Questions";
 import { SessionContext, useLook, useOpenJob, useOutbox, usePlan, useSession } from "./useSession";
 import { Verdict } from "./Verdict";
-import { begin } from "./walk";
+import { adrift, begin } from "./walk";
 
 export function JobPage() {
   const id = Number(useParams().id);
@@ -56,6 +56,8 @@ function Page() {
   const shown = history ? "history" : station?.name;
   const asked = history || plan?.station === station?.name;
   useEffect(() => {
+    // Rows that are on their way take what was focused with them: the focus comes back with the new ones.
+    if (!asked && adrift()) focusNext.current = true;
     if (!shown || !asked || !focusNext.current) return;
     focusNext.current = false;
     begin();
@@ -115,7 +117,13 @@ function Page() {
         {history ? (
           <History />
         ) : (
-          <Questions station={station} after={after} onPast={() => step(1)} onStation={(name) => go(name)} />
+          <Questions
+            station={station}
+            after={after}
+            asked={asked}
+            onPast={() => step(1)}
+            onStation={(name) => go(name)}
+          />
         )}
       </main>
       <BoardPane questions={history ? [] : station.questions} onPast={() => step(1)} />

@@ -15,25 +15,27 @@ import { OutlineRow } from "./OutlineRow";
 import { PhotosRow } from "./PhotosRow";
 import { TableRow } from "./TableRow";
 import { useLook } from "./useSession";
-import { begin, onward } from "./walk";
+import { adrift, begin, onward } from "./walk";
 
 interface Props {
   station: Station;
   /** What the next station is called; empty after the last. */
   after: string;
+  /** Whether its rows are here, or still on their way. */
+  asked: boolean;
   onPast: () => void;
   onStation: (name: string) => void;
 }
 
 /** The open station's questions. Enter accepts and goes on to the next; after the last comes the next station. */
-export function Questions({ station, after, onPast, onStation }: Props) {
+export function Questions({ station, after, asked, onPast, onStation }: Props) {
   const onBoard = useLook((s) => s.view) === "tape";
   const pane = useRef<HTMLElement>(null);
   const had = useRef(false);
   // A row that goes away must not take the focus with it.
   // biome-ignore lint/correctness/useExhaustiveDependencies: looked at whenever the rows are new
   useEffect(() => {
-    if (had.current && document.activeElement === document.body) begin();
+    if (had.current && adrift()) begin();
   }, [station]);
   const next = (from: HTMLElement) => {
     if (!onward(from)) onPast();
@@ -47,7 +49,7 @@ export function Questions({ station, after, onPast, onStation }: Props) {
         had.current = true;
       }}
     >
-      <h2 id="station-title" className="text-2xl font-extrabold">
+      <h2 id="station-title" tabIndex={-1} className="text-2xl font-extrabold outline-none">
         {station.title}
       </h2>
       <p className="pb-2 text-soft">{station.lead}</p>
@@ -58,7 +60,7 @@ export function Questions({ station, after, onPast, onStation }: Props) {
           <Row key={`${station.name}:${q.id}`} q={q} order={order} onNext={next} onStation={onStation} />
         ),
       )}
-      {after && (
+      {asked && after && (
         <button type="button" data-onward className="onward" onClick={onPast}>
           <span className="small-caps">next</span> {after}
         </button>

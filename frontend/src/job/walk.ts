@@ -21,10 +21,22 @@ export function onward(from: HTMLElement): boolean {
   return Boolean(after);
 }
 
-/** The first field on the way takes the focus; where a station has none, the step to the next one does. */
+let waiting: Element | null = null;
+
+/** The first field on the way takes the focus; where a station has none, or none yet, the step to the next one does. */
 export function begin() {
   const first = fields().find((x) => x.dataset.needed) ?? fields()[0];
-  (first ?? document.querySelector<HTMLElement>(".job-grid [data-onward]"))?.focus();
+  const onwards =
+    document.querySelector<HTMLElement>(".job-grid [data-onward]") ??
+    document.querySelector<HTMLElement>("#station-title");
+  waiting = first ? null : onwards;
+  (first ?? onwards)?.focus();
+}
+
+/** Whether the focus was lost with its row, or waits on what leads on for rows that are on their way. */
+export function adrift(): boolean {
+  const here = document.activeElement;
+  return !here || here === document.body || here === waiting;
 }
 
 /** The first field of a thing that was just added, by where its answers go. */

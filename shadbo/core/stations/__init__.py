@@ -83,7 +83,8 @@ def _out_of_the_way(questions: tuple[Question, ...], name: StationName) -> tuple
         if q.kind not in FIELDS or q.aside or q.needed:
             out.append(q)
             continue
-        chosen = q.kind in ("menu", "choice") and any(c.to is None for c in q.choices) and not q.decided
+        free = any(c.to is None for c in q.choices) and not q.decided
+        chosen = free and (q.kind == "menu" or (q.kind == "choice" and name != "display"))
         passes = q.kind == "pin" or chosen or left <= 0
         left -= not passes
         out.append(replace(q, aside=passes))

@@ -179,7 +179,7 @@ def display_questions(desk: Desk, displays: Iterable[Display], now: Display) -> 
             label="What shows it",
             at="display",
             decided="display" in desk.job.model_fields_set,
-            choices=tuple(Choice(d.home.kind, d.name, picked=d.home.kind == desk.job.display) for d in suiting),
+            choices=tuple(Choice(d.home.kind, d.name, picked=d is now) for d in suiting),
         ),
         *frame_rows(desk, now.frames),
     ]
