@@ -160,7 +160,7 @@ def test_the_measure_station_asks_for_what_a_kind_needs_and_no_more():
     wanted = {
         "stretched canvas": {"Depth, bar and cloth", "Bar width, seen from behind"},
         "loose canvas": {"Free cloth, top", "Free cloth, right", "Free cloth, bottom", "Free cloth, left"},
-        "paper": {"Thickness, at its thickest"},
+        "paper": set(),
         "needlework": {"Thickness, at its thickest", "Free cloth, top", "Free cloth, right", "Free cloth, bottom",
                        "Free cloth, left"},
         "puzzle": {"Thickness, at its thickest"},

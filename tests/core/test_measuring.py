@@ -67,7 +67,7 @@ def test_what_is_read_is_a_firm_line_and_what_is_lit_shows_its_tape():
     root = ET.fromstring(draw(p, "tape", "mm").svg)
     assert root.get("viewBox") == "0 0 752 652"
     lines = [g for g in root.iter("{http://www.w3.org/2000/svg}g") if g.get("class") == "line"]
-    assert {g.get("data-key") for g in lines} >= {"piece.width_top", "piece.thickness"}
+    assert {g.get("data-key") for g in lines} >= {"piece.width_top", "piece.height_right"}
     hidden = [g for g in root.iter("{http://www.w3.org/2000/svg}g") if g.get("visibility") == "hidden"]
     assert "piece.diagonal_up" in {g.get("data-key") for g in hidden}
 

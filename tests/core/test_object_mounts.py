@@ -32,7 +32,7 @@ def test_every_kind_of_piece_has_mounts_that_there_are(kind: str, ids: tuple[str
     [
         (BADGE, "clasp through the board"),
         (sized("badge", 60, 60, sort="patch", relief=2), "top tape"),
-        (sized("badge", 44, 44, relief=4), "top tape"),
+        (sized("badge", 44, 44, relief=4), "sink"),
         (TOOL, "ties"),
         (PHOTO, "corners"),
         (sized("plate", 90, 20, sort="nameplate", thickness=1), "top tape"),

@@ -82,6 +82,9 @@ function Page() {
       if (e.key === "PageDown" || e.key === "PageUp") {
         e.preventDefault();
         step(e.key === "PageDown" ? 1 : -1);
+      } else if (e.altKey && !e.ctrlKey && stations[Number(e.key) - 1]) {
+        e.preventDefault();
+        go(stations[Number(e.key) - 1]?.name ?? "");
       } else if (e.key === "Escape" && session.look_.getState().open) {
         session.look({ open: "" });
       } else if (

@@ -2,6 +2,7 @@ import { type KeyboardEvent, useState } from "react";
 import { api, type Edit, got, type Question, type Tool } from "../api/client";
 import { useMeasures } from "../app/system";
 import { useField, useSession } from "./useSession";
+import { before } from "./walk";
 
 const TOOL_KEYS: Record<string, Tool> = { t: "tape", r: "rule", c: "caliper", e: "eye" };
 
@@ -53,6 +54,10 @@ export function useLength(q: Question, onNext: (from: HTMLElement) => void) {
     } else if (e.key === "Escape" && draft) {
       e.stopPropagation();
       session.drop(at);
+    } else if (measured && whole && e.key === "=") {
+      e.preventDefault();
+      const same = before(e.currentTarget);
+      if (same) type(same);
     } else if (measured && whole && TOOL_KEYS[e.key] && !e.ctrlKey && !e.metaKey && !e.altKey) {
       e.preventDefault();
       pickTool(TOOL_KEYS[e.key] as Tool);

@@ -21,6 +21,13 @@ export function onward(from: HTMLElement): boolean {
   return Boolean(after);
 }
 
+/** What stands in the field before this one: an equals sign takes it over, as ditto marks do on paper. */
+export function before(from: HTMLInputElement): string {
+  const all = fields();
+  const earlier = all[all.indexOf(from) - 1];
+  return earlier instanceof HTMLInputElement ? earlier.value : "";
+}
+
 let waiting: Element | null = null;
 
 /** The first field on the way takes the focus; where a station has none, or none yet, the step to the next one does. */

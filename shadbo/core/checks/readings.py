@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from shadbo.core.build.facets import Sides
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding
-from shadbo.core.pieces.kinds import KINDS
+from shadbo.core.pieces.kinds import noun_of
 from shadbo.core.pieces.objects import Badge
 from shadbo.core.pieces.pieces import Piece, StretchedCanvas
 from shadbo.core.words.words import Mm, both
@@ -154,7 +154,11 @@ def _sides(look: Look) -> Iterator[tuple[Piece, Sides]]:
 
 def _whose(look: Look, piece: Piece) -> str:
     """Which piece is spoken of, where there are several."""
-    return f"{piece.name or KINDS[piece.detail.kind].noun}: " if len(look.desk.pieces) > 1 else ""
+    return (
+        f"{piece.name or noun_of(piece.detail.kind, getattr(piece.detail, 'sort', ''))}: "
+        if len(look.desk.pieces) > 1
+        else ""
+    )
 
 
 def _place(look: Look, piece: Piece, axis: str = "") -> str:

@@ -51,6 +51,30 @@ SORT_FACTS: dict[str, dict[FactName, bool]] = {
 }
 """What is so of a sort of paper unless the owner says otherwise: common practice, no source."""
 
+SORT_THICK_MM: dict[str, float] = {
+    "print": 0.3,
+    "poster": 0.2,
+    "linen-backed poster": 0.7,
+    "drawing": 0.25,
+    "watercolour": 0.6,
+    "pastel": 0.4,
+    "photograph": 0.25,
+    "certificate": 0.25,
+    "document": 0.15,
+}
+"""How thick a sheet of a sort usually is, where nobody has read it: common practice, no source."""
+CALLED_BY_SORT = ("badge", "plate", "flag")
+
+
+def noun_of(kind: str, sort: str = "") -> str:
+    """What a piece is called where it has no name: a medal is a medal, not a badge.
+
+    >>> noun_of("badge", "medal"), noun_of("paper", "pastel")
+    ('medal', 'sheet')
+    """
+    return sort if kind in CALLED_BY_SORT and sort else KINDS[kind].noun
+
+
 KINDS: dict[str, Kind] = {
     "stretched canvas": _kind("canvas", "canvas on its bars", "cloth", ("screws from behind",), "may_be_pierced"),
     "loose canvas": _kind("painted area", "canvas off its bars", "cloth", ("stitching",), "may_be_pierced"),

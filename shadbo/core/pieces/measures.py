@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Sized
-from shadbo.core.pieces.pieces import Detail, LooseCanvas, Margined, StretchedCanvas
+from shadbo.core.pieces.pieces import Detail, LooseCanvas, Margined, Paper, StretchedCanvas
 
 SIDES = ("top", "right", "bottom", "left")
 
@@ -71,7 +71,8 @@ def measures(detail: Detail) -> list[Measure]:
     elif isinstance(detail, LooseCanvas):
         out += [Measure(f"margin_{side}", f"free cloth, {side}") for side in SIDES]
     else:
-        out.append(Measure("thickness", "thickness, at its thickest", True, "a caliper reads it best"))
+        usual = isinstance(detail, Paper)
+        out.append(Measure("thickness", "thickness, at its thickest", not usual, "a caliper reads it best"))
     if isinstance(detail, Margined):
         cloth = "free cloth" if detail.kind == "needlework" else "free margin"
         out += [Measure(f"margin_{side}", f"{cloth}, {side}", detail.kind == "needlework") for side in SIDES]

@@ -5,7 +5,7 @@ from typing import Annotated, Any, Literal
 from pydantic import Field, model_validator
 
 from shadbo.core.pieces.facts import Facts, Told, tell
-from shadbo.core.pieces.kinds import PaperSort
+from shadbo.core.pieces.kinds import PaperSort, noun_of
 from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate, Zone
 from shadbo.core.shop.values import Id, Length, Line, Note, Reading, Value, within
 
@@ -171,6 +171,11 @@ class Piece(Value):
     facts: Facts = Facts()
     edge_marks: tuple[EdgeMark, ...] = ()
     detail: Detail = StretchedCanvas()
+
+    @property
+    def noun(self) -> str:
+        """What it is called where it has no name."""
+        return noun_of(self.detail.kind, getattr(self.detail, "sort", ""))
 
     @property
     def told(self) -> Told:

@@ -22,7 +22,7 @@ TITLES: dict[StationName, tuple[str, str, str, str]] = {
     "measure": (
         "Measure",
         "What the tape says",
-        "Front towards you, top edge up. Enter goes round with the tape; t, r, c, e: tape, rule, caliper, by eye.",
+        "Front to you, top edge up. Enter goes round with the tape, = is ditto; t r c e: tape, rule, caliper, eye.",
         "tape",
     ),
     "display": ("Display", "What shows it", "Each is planned; picking one keeps what the others had.", "edge"),

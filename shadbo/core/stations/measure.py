@@ -10,7 +10,7 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Display
 from shadbo.core.displays.own_frame import frame_rows
 from shadbo.core.job.job import new_id
-from shadbo.core.pieces.kinds import KINDS
+from shadbo.core.pieces.kinds import noun_of
 from shadbo.core.pieces.measures import Measure, measures
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.pieces.taping import Taping, taping
@@ -56,7 +56,11 @@ def _alike(piece: Piece) -> tuple[object, ...]:
 
 
 def _called(piece: Piece, like: int) -> str:
-    return f"{like + 1} alike: the first" if like else f"Name, {KINDS[piece.detail.kind].noun}"
+    return (
+        f"{like + 1} alike: the first"
+        if like
+        else f"Name, {noun_of(piece.detail.kind, getattr(piece.detail, 'sort', ''))}"
+    )
 
 
 def _away(piece: Piece) -> Question:
@@ -69,7 +73,7 @@ def _one_more(desk: Desk, piece: Piece, like: Sequence[Piece]) -> Question:
     id_ = new_id([p.id for p in desk.job.pieces], stem)
     to = piece.model_dump(mode="json", exclude_defaults=True, exclude={"id", "name", "zones", "edge_marks"})
     to["detail"] = {"kind": piece.detail.kind, **to.get("detail", {})}
-    name = piece.name or KINDS[piece.detail.kind].noun
+    name = piece.name or piece.noun
     to["name"] = f"{name} {len(like) + 2}"
     return act(f"like:{piece.id}", f"One more like it ({len(like) + 1} now)", Edit(at=f"pieces/{id_}", to=to))
 

@@ -3,7 +3,7 @@
 from typing import get_args
 
 from shadbo.core.asking.questions import Choice, Question
-from shadbo.core.asking.rows import act, choice_row, folded, length_row, text_row
+from shadbo.core.asking.rows import act, beside, choice_row, folded, length_row, text_row
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.job.job import Demand, new_id
@@ -53,7 +53,7 @@ def questions(desk: Desk) -> list[Question]:
         text_row("due", "Due", job.due.isoformat() if job.due else "", "date"),
         _kind(desk, at),
         *_sort(desk, at),
-        choice_row(f"{at}/worth", "Worth", worth, "worth" in piece.model_fields_set),
+        *beside([choice_row(f"{at}/worth", "Worth", worth, "worth" in piece.model_fields_set)]),
         *folded("facts", "May be done to it", _facts_say(desk), _facts(desk, at)),
         *folded("more", "Maker, condition, marks", _more_says(desk), [*_edges(desk, at), *more]),
         *folded("where", "Where it goes, who asks", _where_says(desk), where),
@@ -65,7 +65,7 @@ def _facts_say(desk: Desk) -> str:
     """What the owner told otherwise than usual; that all is usual where nothing was told."""
     piece = desk.piece
     told = sum(getattr(piece.facts, name) is not None for name in FACT_WORDS)
-    kind = KINDS[piece.detail.kind].noun
+    kind = piece.noun
     return f"{told} told by the owner" if told else f"as usual for a {kind}"
 
 

@@ -3,8 +3,10 @@
 from dataclasses import dataclass
 
 from shadbo.core.desk import Desk
+from shadbo.core.pieces.kinds import SORT_THICK_MM
 from shadbo.core.pieces.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
 from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.units import MM
 from shadbo.core.sums.shape import Shape, read_all, shape_of
 from shadbo.core.sums.weight import PANEL_KG_PER_M3, of_density, skin, weighed
 
@@ -36,6 +38,9 @@ def flat_sums(desk: Desk, piece: Piece) -> FlatSums:
     if not isinstance(detail, FLAT):
         raise TypeError(f"a {detail.kind} is not a flat piece")
     got = read_all(desk, detail)
+    if isinstance(detail, Paper) and "thickness" not in got:
+        usual = f"usual for a {detail.sort}"
+        got["thickness"] = s.choose("piece.thickness", "thickness", SORT_THICK_MM[detail.sort], MM, usual)
     shape = shape_of(desk, detail, got)
     area = shape.width * shape.height
     if piece.weight_kg is not None:

@@ -35,7 +35,7 @@ class Item:
     @property
     def name(self) -> str:
         """What it is called."""
-        return self.piece.name or KINDS[self.piece.detail.kind].noun
+        return self.piece.name or self.piece.noun
 
     @property
     def hatch(self) -> str:
@@ -49,7 +49,7 @@ class Item:
 def item_of(desk: Desk, piece: Piece) -> Item:
     """Put one piece on the sheet, under ``item.<id>``; every needed reading must be there."""
     s, detail, key = desk.sheet, piece.detail, desk.prefix(piece)
-    noun = piece.name or KINDS[detail.kind].noun
+    noun = piece.name or piece.noun
     got = {
         m.name: desk.read(f"{key}.{m.name}", f"{noun}: {m.label}", reading)
         for m in measures(detail)

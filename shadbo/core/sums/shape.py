@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from shadbo.core.desk import Desk
-from shadbo.core.pieces.kinds import KINDS
+from shadbo.core.pieces.kinds import noun_of
 from shadbo.core.pieces.measures import measures, prefix
 from shadbo.core.pieces.pieces import Detail, Margined
 from shadbo.core.sheet.quantity import Quantity
@@ -34,7 +34,7 @@ def read_all(desk: Desk, detail: Detail) -> dict[str, Quantity]:
 
 def shape_of(desk: Desk, detail: Detail, got: dict[str, Quantity], name: str = "") -> Shape:
     """Size and outline of the piece as it stands after trimming. ``name`` is the label of its size lines."""
-    s, start, noun = desk.sheet, prefix(detail), name or KINDS[detail.kind].noun
+    s, start, noun = desk.sheet, prefix(detail), name or noun_of(detail.kind, getattr(detail, "sort", ""))
     cut_w, cut_h = _trims(desk, detail)
 
     def side(field: str) -> Quantity:

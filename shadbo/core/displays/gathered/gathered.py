@@ -9,7 +9,6 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.gathered.options import Layout
 from shadbo.core.layout.rules import Block, arrange, rule_for
-from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.measures import measures
 from shadbo.core.pieces.objects import Keepsake, Plate
 from shadbo.core.pieces.zones import zone_ring
@@ -55,7 +54,7 @@ def item_asks(desk: Desk) -> list[Ask]:
     """Readings still missing of every piece that is shown."""
     out = []
     for piece in desk.pieces:
-        noun = piece.name or KINDS[piece.detail.kind].noun
+        noun = piece.name or piece.noun
         for m in measures(piece.detail):
             if m.needed and getattr(piece.detail, m.name) is None:
                 label = m.label if len(desk.pieces) == 1 else f"{noun}: {m.label}"

@@ -218,6 +218,8 @@ def parts_questions(desk: Desk, assembly: Assembly) -> list[Question]:
         rows.append(pin_row(desk, "rail.height", "Rails, left and right: outside"))
         for axis, ends in (("width", ("top", "middle", "bottom")), ("height", ("left", "middle", "right"))):
             rows += [pin_row(desk, f"frame.inside_{axis}.{end}", f"Rabbet {axis} as made, {end}") for end in ends]
+    if assembly.glazed and not any(key.startswith("frame.") for key in desk.job.pins) and desk.own_frame is None:
+        rows.append(told("Glazing and boards", "after the frame is measured", "", "cut or order nothing to its plan"))
     for part in assembly.parts:
         if part.to_cut and not part.mitred and part.length is not None and part.width is not None:
             size = size_text(desk, *[q for q in (part.length, part.width, part.thick) if q is not None])
