@@ -37,7 +37,8 @@ export function begin() {
     document.querySelector<HTMLElement>(".job-grid [data-onward]") ??
     document.querySelector<HTMLElement>("#station-title");
   waiting = first ? null : onwards;
-  (first ?? onwards)?.focus();
+  if (first) first.focus();
+  else onwards?.focus({ preventScroll: true });
 }
 
 /** Whether the focus was lost with its row, or waits on what leads on for rows that are on their way. */

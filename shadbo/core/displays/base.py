@@ -17,6 +17,7 @@ class Ask:
 
     at: str
     label: str
+    station: StationName = "measure"
 
 
 FrameForm = Literal["rabbet", "ledge", "none"]

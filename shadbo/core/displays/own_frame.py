@@ -47,9 +47,9 @@ def frame_asks(desk: Desk, form: FrameForm) -> tuple[Ask, ...]:
     if own is None or form == "none":
         return ()
     needed = [*SECTION[form].items(), *((name, label) for name, (label, so) in SIZES.items() if so)]
-    asks = [Ask(f"{AT}/{name}", f"frame, {label}") for name, label in needed if getattr(own, name) is None]
+    asks = [Ask(f"{AT}/{name}", f"frame, {label}", "display") for name, label in needed if getattr(own, name) is None]
     if own.hanger == "on its rails" and own.hanger_kind != "plate" and own.hanger_down is None:
-        asks.append(Ask(f"{AT}/hanger_down", "its hangers, below the top edge"))
+        asks.append(Ask(f"{AT}/hanger_down", "its hangers, below the top edge", "display"))
     return tuple(asks)
 
 

@@ -61,7 +61,8 @@ def stations(plan: Plan, only: str = "") -> tuple[Station, ...]:
         if only in ("", name):
             questions = (*(shared[name]() if name in shared else ()), *own.get(name, ()))
         if only in ("", name) and not questions:
-            questions = (told_only(WAITS.format(TITLES["measure"][0])), way("Go to the readings", "measure"))
+            to: StationName = plan.asks[0].station if plan.asks else "measure"
+            questions = (told_only(WAITS.format(TITLES[to][0])), way("Go to the readings", to))
         if name == "measure" and desk.gathers:
             view = "front"
         questions = _out_of_the_way(questions, name)
@@ -92,7 +93,7 @@ def _out_of_the_way(questions: tuple[Question, ...], name: StationName) -> tuple
 
 
 def _mark(plan: Plan, name: StationName) -> StationMark:
-    if name == "measure" and plan.asks:
+    if any(ask.station == name for ask in plan.asks):
         return "asks"
     if plan.assembly is None:
         return "open"

@@ -24,9 +24,13 @@ def answer(plan: Plan, name: StationName) -> tuple[Both, Both]:
     if name == "receive":
         owner = f"for {job.owner.name}" if job.owner.name else "no owner yet"
         return both(job.title or "untitled"), both(owner)
-    if name == "measure" and plan.asks:
-        n = len(plan.asks)
-        return both(f"{n} reading{'s' if n > 1 else ''} to take"), both(f"next: {plan.asks[0].label}")
+    here = [ask for ask in plan.asks if ask.station == name]
+    if here:
+        n = len(here)
+        to_take = both(f"{n} reading{'s' if n > 1 else ''} to take")
+        return (both(plan.display.name), to_take) if name == "display" else (to_take, both(f"next: {here[0].label}"))
+    if name == "measure" and plan.assembly is None:
+        return both("measured"), EMPTY
     if name == "display":
         profile = plan.assembly.moulding if plan.assembly else None
         return both(plan.display.name), both(profile.name if profile else "")
@@ -47,7 +51,7 @@ def answer(plan: Plan, name: StationName) -> tuple[Both, Both]:
     if name == "parts":
         cut = any(k.startswith("rail.") for k in job.pins)
         made = any(k.startswith("frame.") for k in job.pins)
-        made = made or job.frame is not None
+        made = made or desk.own_frame is not None
         state = "frame measured" if made else "rails cut" if cut else "nothing cut yet"
         return plan.assembly.answers.get(name, (EMPTY, EMPTY))[0], both(state)
     if name in plan.assembly.answers:

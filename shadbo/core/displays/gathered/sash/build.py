@@ -56,7 +56,7 @@ class SashDisplay:
         out = [Ask(f"{at}/{m.name}", m.label) for m in measures(detail) if m.needed and not getattr(detail, m.name)]
         sash = HOME.of(desk.job).sash
         return out + [
-            Ask(f"{HOME.at}/sash/{name}", f"sash, {label}")
+            Ask(f"{HOME.at}/sash/{name}", f"sash, {label}", "display")
             for name, label in ASKED.items()
             if getattr(sash, name) is None
         ]

@@ -63,7 +63,7 @@ class ReadyMade(OnePiece):
         """Readings of the piece, then of the frame that was bought."""
         frame = HOME.of(desk.job).frame
         return super().asks(desk) + [
-            Ask(f"{HOME.at}/frame/{name}", f"bought frame, {label}")
+            Ask(f"{HOME.at}/frame/{name}", f"bought frame, {label}", "display")
             for name, (label, needed) in ASKED.items()
             if needed and getattr(frame, name) is None
         ]
