@@ -49,9 +49,16 @@ export function Questions({ station, after, asked, onPast, onStation }: Props) {
         had.current = true;
       }}
     >
-      <h2 id="station-title" tabIndex={-1} className="text-2xl font-extrabold outline-none">
-        {station.title}
-      </h2>
+      <div className="flex items-start justify-between gap-3">
+        <h2 id="station-title" tabIndex={-1} className="pt-2 text-2xl font-extrabold outline-none">
+          {station.title}
+        </h2>
+        {asked && after && (
+          <button type="button" data-onward className="onward" aria-label={`next: ${after}`} onClick={onPast}>
+            next <span aria-hidden="true">▸</span>
+          </button>
+        )}
+      </div>
       <p className="pb-2 text-soft">{station.lead}</p>
       {folds(station.questions, onBoard).map(({ q, order, inside }) =>
         q.kind === "fold" ? (
@@ -59,11 +66,6 @@ export function Questions({ station, after, asked, onPast, onStation }: Props) {
         ) : (
           <Row key={`${station.name}:${q.id}`} q={q} order={order} onNext={next} onStation={onStation} />
         ),
-      )}
-      {asked && after && (
-        <button type="button" data-onward className="onward" onClick={onPast}>
-          <span className="small-caps">next</span> {after}
-        </button>
       )}
     </section>
   );
