@@ -1,5 +1,6 @@
 import type { RefObject } from "react";
 import type { System } from "../api/client";
+import { withFraction } from "./fraction";
 
 interface Props {
   system: System;
@@ -15,8 +16,7 @@ const SIXTEENTHS = ["1/16", "3/16", "5/16", "7/16", "9/16", "11/16", "13/16", "1
 export function FractionPad({ system, value, onType, field }: Props) {
   if (system !== "in" || !window.matchMedia("(pointer: coarse)").matches) return null;
   const put = (fraction: string) => {
-    const whole = value.split(/[ -]/).find((part) => part && !part.includes("/"));
-    onType(whole ? `${whole} ${fraction}` : fraction);
+    onType(withFraction(value, fraction));
     field.current?.focus();
   };
   return (
