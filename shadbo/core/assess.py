@@ -9,6 +9,7 @@ from shadbo.core.findings import CannotPlan, by_weight
 from shadbo.core.hang.bodies import hung_by
 from shadbo.core.hang.cost import material_price
 from shadbo.core.hang.hanging import plan_hanging
+from shadbo.core.hang.wall import wall_load
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
 from shadbo.core.sheet.units import KG
@@ -52,6 +53,7 @@ def _assess(job: Job, shop: Shop) -> Plan:
         total = total + desk.sheet.let("mass.fixings", "screws", screws)
     weight = desk.sheet.let("weight.total", "weight of frame and piece", total)
     hang = plan_hanging(desk, assembly, weight)
+    wall_load(desk, hang)
     material_price(desk, assembly, hang)
     behind, hung = hung_by(assembly, hang)
     space, ties = Space((*assembly.bodies, *behind)), (*assembly.ties, *hung)

@@ -59,7 +59,8 @@ class Desk:
         ``gathers``: all pieces stand in one frame. ``takes_frame``: the display can be built in one that exists.
         """
         practice = job.practice or shop.practice
-        real = {**(job.frame.pins() if job.frame is not None and takes_frame else {}), **job.pins}
+        own = job.own_frame if takes_frame else None
+        real = {**(own.pins() if own is not None else {}), **job.pins}
         pins = {key: AsBuilt(r.mm, practice.half_width_mm(r.tool), TOOL_WORDS[r.tool]) for key, r in real.items()}
         mark = Mark.named(job.mark) if job.mark is not None else shop.the_mark()
         return cls(job, shop, practice, mark, Sheet(mark.mm, pins), levers or Levers(), gathers, takes_frame)
@@ -71,7 +72,7 @@ class Desk:
     @property
     def own_frame(self) -> OwnFrame | None:
         """A frame that exists, where this display can be built in it; None where it is made."""
-        return self.job.frame if self.takes_frame else None
+        return self.job.own_frame if self.takes_frame else None
 
     @property
     def stock(self) -> Stock:

@@ -14,7 +14,7 @@ def next_step(plan: Plan) -> Both:
     if a is None or plan.state in ("to measure", "to solve"):
         return both("")
     to_cut, made = [p for p in a.parts if p.to_cut], _is_joined(plan)
-    rails = any(p.mitred for p in to_cut)
+    rails = any(p.of_profile for p in to_cut)
     if plan.state == "to cut" and rails:
         return both("Next: cut the rails, and write down what came off the saw.")
     if plan.state == "to cut" and to_cut:

@@ -74,9 +74,9 @@ def _parts(plan: Plan) -> list[str]:
         sizes = [q for q in (part.length, part.width, part.thick) if q is not None]
         if not part.to_cut or not sizes:
             continue
-        shown = sizes[:1] if part.mitred else sizes
+        shown = sizes[:1] if part.of_profile else sizes
         size = " × ".join(f"{q.value:g}" for q in shown) + (" long point to long point" if part.mitred else "")
-        note = f"; {part.note}" if part.note and not part.mitred else ""
+        note = f"; {part.note}" if part.note and not part.of_profile else ""
         out.append(f"{part.count} × {part.called}: {size} mm{note}")
     for join in plan.assembly.joins:
         out.append(f"{len(join.fixings)} × {join.item}")

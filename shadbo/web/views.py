@@ -181,7 +181,7 @@ def plan_view(plan: Plan, version: int, asked: Ask, hold: Fit | None) -> PlanVie
         tuple(finding_view(f) for f in plan.findings),
         Board(asked.view, *_unseen(drawn.svg, asked), drawn.fit, _mark(drawn.svg)),
         Ladder(*_unseen(ladder, asked), _mark(ladder)),
-        tuple(ViewTab(v, VIEW_WORDS[v]) for v in views_of(plan)),
+        tuple(ViewTab(v, VIEW_WORDS[v]) for v in views_of(plan) if v != "tape" or asked.station in ("", "measure")),
         opened,
         pin_row(plan.desk, asked.open, "Really measured") if opened is not None and opened.can_pin else None,
     )

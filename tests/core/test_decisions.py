@@ -1,5 +1,6 @@
 """Decisions are obeyed or refused, never dropped: every answer to every question gives a plan of its own."""
 
+import math
 from collections.abc import Iterator
 from typing import Any
 
@@ -15,9 +16,11 @@ from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
+from shadbo.files.plan_table import as_text
 from tests.flat import SHOP, job
-from tests.making import codes
+from tests.making import WORKED, codes
 from tests.making import job as canvas_job
+from tests.making import shop as worked_shop
 
 JOBS = {j.title: j for j in {j.display: j for j in demo_jobs()}.values()}
 """One of each display."""
@@ -139,9 +142,17 @@ def test_bevelled_strips_are_a_cleat_with_its_wall_half():
     room = s["frame.inside_width.middle"].value - 2 * s["profile.ledge"].value
     assert wall_half.length is not None
     assert 0 < wall_half.length.value < room
-    assert s["hang.hook"].value == pytest.approx(
-        1500 + s["frame.outside_height"].value / 2 - s["profile.wall"].value - s["profile.ledge"].value
-    )
+    # By the two halves as prisms: the upper one's back edge is a wall and a ledge below the top, the bevel climbs
+    # at 45° over the strip's height to the canvas, and there the lower one has its point.
+    back_edge = -s["profile.wall"].value - s["profile.ledge"].value
+    point = back_edge + s["strip.height"].value * math.tan(math.radians(45))
+    assert s["hang.hook"].value == pytest.approx(1500 + s["frame.outside_height"].value / 2 + point)
+    line = s["screw.line"].value - s["profile.wall"].value
+    front_edge = s["profile.ledge"].value - s["strip.height"].value
+    assert line <= front_edge - 5 + 0.5, "the screws keep 5 mm from the bevel's edge on the canvas side"
+    said = {q.label: q.value.mm for st in stations(plan) for q in st.questions if q.kind == "told" and q.value}
+    assert "Wall half's point above the floor" in said
+    assert not any(q.note and "none in stock" in q.note.mm for st in stations(plan) for q in st.questions)
     assert s["ledge.spare"].value >= -1e-6, "the bevel leaves enough of the strip to bear on"
     wired = change(plan.desk.job, [Edit(at="hanging/kind", to="wire")], SHOP).plan
     assert wired is not None
@@ -156,6 +167,9 @@ def test_strips_glued_before_mitring_are_mitred_and_after_joining_butt():
     )
     assert mitred.assembly is not None
     assert all(p.mitred for p in mitred.assembly.parts if p.id.startswith("strip-"))
+    strips = [row for row in cut_list(mitred) if row.name.startswith("support strip")]
+    assert all(row.width_mm and row.thick_mm for row in strips), "a strip is no moulding: it is cut to its width too"
+    assert "glued to the stick first" in as_text(mitred)
 
 
 @pytest.mark.parametrize(
@@ -166,3 +180,34 @@ def test_what_a_corner_takes_is_on_the_list(joint: str, item: str):
     assert plan is not None
     row = next(r for r in cut_list(plan) if r.name.startswith(item))
     assert row.count % 4 == 0
+
+
+@pytest.mark.parametrize(("thick", "stops"), [(6, True), (12, False)])
+def test_a_corner_plate_of_a_floater_lies_on_wall_and_ledge_and_its_screws_stay_in_them(thick: float, stops: bool):
+    profile = WORKED.model_copy(update={"ledge_thick_mm": thick, "id": "thick"})
+    shop = worked_shop(profile)
+    plan = change(canvas_job(), [Edit(at="options/floater/joint", to="corner plates")], shop).plan
+    assert plan is not None
+    s = plan.desk.sheet
+    assert s["joint.plate"].value == s["profile.wall"].value + s["profile.ledge"].value
+    assert s["joint.screw"].value <= thick - 2
+    assert ("joint.plate" in codes(plan)) == stops
+
+
+def test_what_the_wall_must_carry_is_on_the_sheet_and_in_pounds_where_pounds_are_read():
+    plan = change(canvas_job(weight_kg=4), [Edit(at="hanging/kind", to="straps")], SHOP).plan
+    assert plan is not None
+    each = plan.desk.sheet["wall.each"].value
+    assert each == pytest.approx(plan.desk.sheet["weight.total"].value * 4 / 2)
+    row = next(q for s in stations(plan) for q in s.questions if q.label == "Fixings in the wall")
+    assert row.value is not None
+    assert "lb" in row.value.inch
+    assert "kg" not in row.value.inch
+
+
+def test_nothing_told_in_inches_speaks_of_kilograms():
+    for the_job in demo_jobs():
+        for s in stations(assess(the_job, SHOP)):
+            for q in s.questions:
+                for text in (q.value, q.note) if q.kind == "told" else ():
+                    assert text is None or " kg" not in text.inch, (the_job.title, q.label, text.inch)

@@ -95,6 +95,10 @@ def test_equal_pieces_are_read_once_and_their_answers_go_to_all():
     width = next(q for q in rows if q.at == "pieces/piece/detail/width")
     assert width.also == ("pieces/medal-2/detail/width", "pieces/medal-3/detail/width")
     assert sum(q.kind == "reading" and not q.fold for q in rows) == 3
+    sort = next(q for q in rows if q.at == "pieces/piece/detail/sort")
+    assert len(sort.also) == 2, "not its readings alone: whatever is answered of one is answered of all"
+    own_name = next(q for q in rows if q.at == "pieces/piece/name")
+    assert not own_name.also
     more = next(q for q in rows if q.id == "act:like:piece")
     assert more.edits[0].to["detail"] == {"kind": "badge", **sized("badge", 36, 90, relief=4, sort="medal")}
 
@@ -113,3 +117,14 @@ def test_a_station_without_readings_leads_to_them():
     asks = plan(job("floater", {"kind": "stretched canvas"}))
     rows = next(s for s in stations(asks) if s.name == "parts").questions
     assert [q.goes for q in rows if q.kind == "way"] == ["measure"]
+
+
+def test_a_sheet_that_nobody_measured_has_the_thickness_of_its_sort_alone_and_among_others():
+    bare = {k: v for k, v in detail("paper", 400, 300, 0.3).items() if k != "thickness"} | {"sort": "watercolour"}
+    alone = plan(job("window mat", bare)).desk.sheet
+    assert alone["piece.thickness"].value == 0.6
+    among = plan(job("shadow box", bare)).desk.sheet
+    assert among["item.piece.front"].value == 0.6
+    row = next(q for s in stations(plan(job("window mat", bare))) for q in s.questions if q.at.endswith("/thickness"))
+    assert row.note is not None
+    assert row.note.mm == "0.6 mm taken, usual for a watercolour"

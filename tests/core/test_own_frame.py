@@ -20,12 +20,13 @@ from tests.making import codes
 
 FRAMED = {d.home.kind: d.frames for d in DISPLAYS if d.frames != "none"}
 JOBS = {j.display: j.model_copy(update={"pins": {}, "practice": None, "mark": None}) for j in demo_jobs()}
-LEDGE = {"ledge": r(25), "ledge_thick": r(8)}
+FLOATER = {"wall": r(30), "inside_depth": r(48), "ledge": r(25), "ledge_thick": r(8)}
 
 
 def own(w: float, h: float, face: float = 30, lip: float = 6, rabbet: float = 48, **more: Any) -> dict[str, Any]:
     sizes = {"width_top": r(w), "width_bottom": r(w), "height_left": r(h), "height_right": r(h)}
-    return {"face": r(face), "lip": r(lip), "rabbet": r(rabbet), "height": r(rabbet + 12), **LEDGE, **sizes, **more}
+    section = {"face": r(face), "lip": r(lip), "rabbet": r(rabbet), "height": r(rabbet + 12)}
+    return {**section, **FLOATER, **sizes, **more}
 
 
 def inside(plan: Plan) -> tuple[float, float]:
@@ -44,7 +45,8 @@ def test_a_frame_that_exists_is_asked_for_and_nothing_of_it_is_cut_or_bought(kin
     start = JOBS[kind]
     made = assess(start, SHOP)
     asked = in_frame(start, {})
-    assert {a.at for a in asked.asks} >= {"frame/face", "frame/rabbet", "frame/width_top", "frame/height_left"}
+    section = {"rabbet": {"frame/face", "frame/rabbet"}, "ledge": {"frame/wall", "frame/inside_depth"}}[FRAMED[kind]]
+    assert {a.at for a in asked.asks} >= {*section, "frame/width_top", "frame/height_left"}
     plan = in_frame(start, own(*inside(made)))
     assert not plan.asks
     assert plan.assembly is not None
@@ -94,6 +96,9 @@ def test_an_outside_that_disagrees_with_inside_face_and_lip_is_read_again():
     assert "frame.disagrees" not in codes(fine)
     wrong = in_frame(JOBS["window mat"], own(w, h, outside_width=r(w)))
     assert codes(wrong)["frame.disagrees"] == "measure"
+    w, h = inside(assess(JOBS["floater"], SHOP))
+    assert "frame.disagrees" not in codes(in_frame(JOBS["floater"], own(w, h, outside_width=r(w + 60.5))))
+    assert "frame.disagrees" in codes(in_frame(JOBS["floater"], own(w, h, outside_width=r(w))))
 
 
 @pytest.mark.parametrize("kind", [d.home.kind for d in DISPLAYS if d.frames == "none" and d.home.kind in JOBS])
@@ -135,6 +140,7 @@ def test_what_was_decided_of_a_frame_to_be_made_is_refused_with_its_reason():
     ("frame", "field"),
     [
         ({"face": r(20), "lip": r(22)}, "frame"),
+        ({"face": r(20), "lip": r(18)}, "frame"),
         ({"rabbet": r(30), "height": r(28)}, "frame"),
         ({"face": {"mm": 0, "typed": "0", "tool": "rule"}}, "frame"),
     ],
@@ -179,3 +185,37 @@ def test_a_mat_stands_off_a_loose_surface_on_spacers_of_its_own():
     assert order.index("mat") < order.index("mat_spacer")
     assert "spacer" not in order
     assert not {"solid.clash", "solid.loose"} & set(codes(plan))
+
+
+@pytest.mark.parametrize("kind", FRAMED)
+def test_every_section_that_is_taken_in_is_planned(kind: str):
+    """A lip that leaves just enough of the face, the thinnest ledge, the deepest rabbet: none breaks the sums."""
+    w, h = inside(assess(JOBS[kind], SHOP))
+    for face, lip, rabbet in ((3.6, 0.5, 0.5), (60, 56.9, 70), (8, 4.9, 1000 - 12.1)):
+        edits = [Edit(at="frame", to=own(w, h, face, lip, rabbet, wall=r(face), ledge_thick=r(0.5)))]
+        assert change(JOBS[kind], edits, SHOP).plan is not None, (face, lip, rabbet)
+
+
+def test_making_the_frame_after_all_keeps_what_was_read():
+    start = JOBS["window mat"]
+    kept = change(start, [Edit(at="frame", to=own(400, 500))], SHOP).job
+    row = next(q for s in stations(assess(kept, SHOP)) for q in s.questions if q.at == "frame")
+    made = change(kept, [Edit(at="frame", to=next(c.to for c in row.choices if not c.picked))], SHOP)
+    assert made.plan is not None
+    assert "rail.width" in made.plan.desk.sheet
+    again = next(q for s in stations(made.plan) for q in s.questions if q.at == "frame")
+    back = change(made.job, [Edit(at="frame", to=next(c.to for c in again.choices if not c.picked))], SHOP).job
+    assert back.frame == kept.frame
+
+
+def test_a_floater_and_a_rabbeted_frame_are_read_apart():
+    """A floater deeper than the moulding that was read before is no contradiction."""
+    frame = own(400, 500, rabbet=20) | {"inside_depth": r(46)}
+    assert change(JOBS["floater"], [Edit(at="frame", to=frame)], SHOP).plan is not None
+
+
+def test_the_error_of_reading_a_floater_reaches_its_face():
+    made = assess(JOBS["floater"], SHOP)
+    rough = own(*inside(made)) | {"inside_depth": {**r(48), "tool": "eye"}}
+    plan = in_frame(JOBS["floater"], rough)
+    assert plan.desk.sheet["face.made"].worst > made.desk.sheet["face.made"].worst + 2

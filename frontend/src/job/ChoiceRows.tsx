@@ -23,7 +23,8 @@ function usePick(q: Question) {
   const picked = Math.max(wanted < 0 ? choices.findIndex((c) => c.picked) : wanted, 0);
   const pick = (i: number) => {
     const choice = choices[i];
-    if (choice && i !== picked) session.edit([{ at: q.at ?? "", to: choice.to ?? null }]);
+    const places = [q.at ?? "", ...(q.also ?? [])];
+    if (choice && i !== picked) session.edit(places.map((at) => ({ at, to: choice.to ?? null })));
   };
   return { choices, picked, pick, light: () => session.light(q.key ?? "") };
 }
@@ -190,10 +191,13 @@ export function CareRow({ q }: { q: Question }) {
 export function ActRow({ q }: { q: Question }) {
   const session = useSession();
   const [added, setAdded] = useState("");
-  // What was added begins with its first field.
+  const waits = useField(added).echo !== undefined;
+  // What was added begins with its first field, once it stands there.
   useEffect(() => {
-    if (added && beginAt(added)) setAdded("");
-  });
+    if (!added || waits) return;
+    beginAt(added);
+    setAdded("");
+  }, [added, waits]);
   return (
     <button
       type="button"

@@ -7,7 +7,7 @@ import { Docket } from "./Docket";
 import { Header } from "./Header";
 import { History } from "./History";
 import { Questions } from "./Questions";
-import { SessionContext, useLook, useOpenJob, useOutbox, usePlan, useSession } from "./useSession";
+import { SessionContext, useOpenJob, useOutbox, usePlan, useSession } from "./useSession";
 import { Verdict } from "./Verdict";
 import { adrift, begin } from "./walk";
 
@@ -34,8 +34,8 @@ function Page() {
   const stations = plan?.stations ?? [];
   const [wanted, setWanted] = useState(search.get("at") ?? "measure");
   const history = wanted === "history";
-  const onTape = useLook((s) => s.view) === "tape" && !history;
   const station = stations.find((s) => s.name === wanted) ?? stations[1];
+  const measuring = station?.view === "tape" && !history;
   const focusNext = useRef(true);
   const at = useRef(wanted);
   const go = (name: string, focus = true) => {
@@ -78,13 +78,15 @@ function Page() {
   }, [job]);
 
   useEffect(() => {
+    // By the key's place: with Alt some keyboards write something else.
+    const numbered = (e: KeyboardEvent) => stations[Number(/^Digit(\d)$/.exec(e.code)?.[1] ?? 0) - 1];
     const onKey = (e: KeyboardEvent) => {
       if (e.key === "PageDown" || e.key === "PageUp") {
         e.preventDefault();
         step(e.key === "PageDown" ? 1 : -1);
-      } else if (e.altKey && !e.ctrlKey && stations[Number(e.key) - 1]) {
+      } else if (e.altKey && !e.ctrlKey && numbered(e)) {
         e.preventDefault();
-        go(stations[Number(e.key) - 1]?.name ?? "");
+        go(numbered(e)?.name ?? "");
       } else if (e.key === "Escape" && session.look_.getState().open) {
         session.look({ open: "" });
       } else if (
@@ -109,7 +111,7 @@ function Page() {
       </main>
     );
   return (
-    <div className={`job-grid ${onTape ? "measuring" : ""}`}>
+    <div className={`job-grid ${measuring ? "measuring" : ""}`}>
       <Header
         onHistory={() => go(history ? "measure" : "history", false)}
         historyOpen={history}

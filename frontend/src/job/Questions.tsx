@@ -30,7 +30,6 @@ interface Props {
 /** The open station's questions. Enter accepts and goes on to the next; after the last comes the next station. */
 export function Questions({ station, after, asked, onPast, onStation }: Props) {
   const onBoard = useLook((s) => s.view) === "tape";
-  const pane = useRef<HTMLElement>(null);
   const had = useRef(false);
   // A row that goes away must not take the focus with it.
   // biome-ignore lint/correctness/useExhaustiveDependencies: looked at whenever the rows are new
@@ -42,7 +41,6 @@ export function Questions({ station, after, asked, onPast, onStation }: Props) {
   };
   return (
     <section
-      ref={pane}
       aria-labelledby="station-title"
       className="px-5 pt-3 pb-6"
       onFocus={() => {

@@ -269,3 +269,53 @@ describe("what the server refuses", () => {
     expect(outbox.state.gone).toBe(true);
   });
 });
+
+describe("equal pieces that are read once", () => {
+  const wide = (piece: string, typed: string) => ({ at: `pieces/${piece}/detail/width`, to: { typed } });
+  const typed = async (text: string) => {
+    const outbox = await made();
+    const also = [wide("b", text), wide("c", text)];
+    outbox.type("pieces/a/detail/width", text, wide("a", text), also);
+    return outbox;
+  };
+  const places = "pieces/a/detail/width,pieces/b/detail/width,pieces/c/detail/width";
+
+  it("are planned and saved together", async () => {
+    const outbox = await typed("36");
+    expect(outbox.unsaved().map((e) => e.at)).toEqual(places.split(","));
+    outbox.accept("pieces/a/detail/width", "mm");
+    await outbox.flush();
+    expect(server.calls).toEqual([`${places}@1`]);
+  });
+
+  it("stand in their one field again, whole, where the server refuses them", async () => {
+    const outbox = await typed("36x");
+    server.fails = [new Refused(problem(422, { detail: "no length" }))];
+    outbox.accept("pieces/a/detail/width", "mm");
+    await outbox.flush();
+    expect(outbox.state.asides).toEqual([]);
+    expect(outbox.state.errors["pieces/a/detail/width"]).toBe("no length");
+    expect(outbox.state.drafts["pieces/a/detail/width"]?.also).toHaveLength(2);
+  });
+
+  it("survive a line that breaks, and go out once", async () => {
+    const outbox = await typed("36");
+    server.fails = [new Unreachable("gone")];
+    outbox.accept("pieces/a/detail/width", "mm");
+    await outbox.flush();
+    expect(shelf.kept.items[0]?.edits).toHaveLength(3);
+    await outbox.flush();
+    expect(server.calls).toEqual([`${places}@1`, `${places}@1`]);
+    expect(outbox.state.items).toEqual([]);
+  });
+
+  it("are kept but for the one that somebody else has changed", async () => {
+    const outbox = await typed("36");
+    const since = [{ at: "pieces/b/detail/width", to: { typed: "40" } }];
+    server.fails = [new Refused(problem(412, { version: 4, clashing: ["pieces/b/detail/width"], since }))];
+    outbox.accept("pieces/a/detail/width", "mm");
+    await outbox.flush();
+    expect(server.calls[1]).toBe("pieces/a/detail/width,pieces/c/detail/width@4");
+    expect(Object.keys(outbox.state.clashes)).toEqual(["pieces/b/detail/width"]);
+  });
+});

@@ -50,8 +50,10 @@ export function JobList() {
       setTrouble((e as Error).message);
     }
   };
+  const makes = may("plan");
   // biome-ignore lint/correctness/useExhaustiveDependencies: it makes one job, whichever list is shown
   useEffect(() => {
+    if (!makes) return;
     const onKey = (e: KeyboardEvent) => {
       const typing = e.target instanceof HTMLElement && e.target.closest("input, textarea, select");
       if (e.key !== "n" || typing || e.ctrlKey || e.metaKey || e.altKey) return;
@@ -60,7 +62,7 @@ export function JobList() {
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, []);
+  }, [makes]);
   const takeIn = async (file: File | undefined) => {
     if (!file) return;
     try {
@@ -93,7 +95,7 @@ export function JobList() {
               onChange={(e) => setWords(e.target.value)}
             />
           </label>
-          {may("plan") && (
+          {makes && (
             <>
               <label className="action grid cursor-pointer content-center focus-within:outline-3 focus-within:outline-accent">
                 Open a job file

@@ -92,6 +92,11 @@ class Part:
     stuck: Tape | None = None
 
     @property
+    def of_profile(self) -> bool:
+        """A mitred rail: but for its length its moulding says how large it is."""
+        return self.mitred and self.role == "rail"
+
+    @property
     def called(self) -> str:
         """Its name with its place in the package, where the name alone leaves that open."""
         word = CALLED.get(self.id)

@@ -8,15 +8,24 @@ from shadbo.core.words.words import Mm, both, say
 
 
 @dataclass(frozen=True, slots=True)
+class JointPiece:
+    """What a corner takes besides glue: its name, how many, how long in mm where that is known."""
+
+    name: str
+    each: int
+    long_mm: float | None = None
+
+
+@dataclass(frozen=True, slots=True)
 class CornerJoint:
     """The joint a frame takes; ``why`` says why glue alone would not do, None where it would.
 
-    ``pieces`` is what each corner takes, by name and number.
+    ``pieces`` is what each corner takes.
     """
 
     kind: str
     why: Both | None
-    pieces: tuple[tuple[str, int], ...] = ()
+    pieces: tuple[JointPiece, ...] = ()
 
     @property
     def fails(self) -> bool:

@@ -38,7 +38,7 @@ def joint_uses(assembly: Assembly) -> list[Use]:
     joint = assembly.joint
     if joint is None:
         return []
-    return [Use(name, 4 * each, None, 0.0, f"corner joint: {joint.kind}", "") for name, each in joint.pieces]
+    return [Use(x.name, 4 * x.each, x.long_mm, 0.0, f"corner joint: {joint.kind}", "") for x in joint.pieces]
 
 
 def _use(sheet: Sheet, assembly: Assembly, mount: MountPlan) -> Use | None:

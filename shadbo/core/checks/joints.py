@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding
-from shadbo.core.sums.joints import LIP_LEFT_MM, PLATE_WIDE_MM
+from shadbo.core.sums.joints import LIP_LEFT_MM, PLATE_SCREW_LEAST_MM, PLATE_WIDE_MM
 from shadbo.core.words.words import Mm, both
 
 
@@ -31,16 +31,21 @@ def glue_alone(look: Look) -> Iterator[Finding]:
 
 
 def plate_has_no_wood(look: Look) -> Iterator[Finding]:
-    """A corner plate wider than the rail's back: it would stand over the package, or over the edge."""
-    wood = look.joints.plate if look.joints is not None else None
-    if wood is None or wood.value >= PLATE_WIDE_MM - 1e-6:
+    """A corner plate wider than the rail's back, or wood too thin for its screws."""
+    if look.joints is None or look.joints.plate is None or look.joints.screw is None:
+        return
+    wood, screw = look.joints.plate, look.joints.screw
+    narrow = wood.value < PLATE_WIDE_MM - 1e-6
+    if not narrow and screw.value >= PLATE_SCREW_LEAST_MM - 1e-6:
         return
     yield Finding(
         "joint.plate",
         "stop",
         "parts",
         both("There is no wood for a corner plate"),
-        look.say("the rail's back is {} wide, a plate {}", wood, Mm(PLATE_WIDE_MM)),
+        look.say("the rail's back is {} wide, a plate {}", wood, Mm(PLATE_WIDE_MM))
+        if narrow
+        else look.say("its screws find {}, and want {}", screw, Mm(PLATE_SCREW_LEAST_MM)),
         keys=("joint.plate",),
         proposals=(*look.change(look.levers.joint, "splines", 3, "Splines"), *look.others(3)),
         by_hand=both("A wider moulding takes a plate."),

@@ -5,16 +5,15 @@ from collections.abc import Iterator
 from shadbo.core.checks.view import Look
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.hang.hanging import OWN_HANGER
+from shadbo.core.hang.hanging import own_hanger
 from shadbo.core.words.words import Mm, both
 
-SIDES_APART_MM = 2.0
-"""How far an outside may be from inside, face and lip before somebody reads it again: common practice, no source."""
+OUTSIDES = ("frame.outside_width", "frame.outside_height")
 
 
 def not_taken(look: Look) -> Iterator[Finding]:
     """A frame that exists, and a display that is built without one like it."""
-    if look.desk.job.frame is None or look.desk.takes_frame:
+    if look.desk.job.own_frame is None or look.desk.takes_frame:
         return
     yield Finding(
         "frame.unused",
@@ -23,7 +22,7 @@ def not_taken(look: Look) -> Iterator[Finding]:
         both("This display cannot be built in the frame that exists"),
         both("its edge is made in the same go as what it holds"),
         place="frame",
-        proposals=(Proposal(both("Make the frame to the piece"), (Edit(at="frame"),), 1),),
+        proposals=(Proposal(both("Make the frame to the piece"), (Edit(at="frame/used", to=False),), 1),),
         by_hand=both("Choose a display that stands in a rabbet or on a ledge."),
     )
 
@@ -53,7 +52,7 @@ def moulding_decided(look: Look) -> Iterator[Finding]:
 def hangers_unrated(look: Look) -> Iterator[Finding]:
     """Hangers that came with the frame: nobody knows what they carry."""
     hanger, weight = look.hang.hanger, look.hang.weight
-    if hanger is None or hanger.id != OWN_HANGER:
+    if hanger is None or hanger != own_hanger(look.desk):
         return
     heavy = weight.value > look.desk.practice.plate_most_kg
     yield Finding(
@@ -68,26 +67,23 @@ def hangers_unrated(look: Look) -> Iterator[Finding]:
 
 
 def outside_disagrees(look: Look) -> Iterator[Finding]:
-    """An outside that was read, and what inside, face and lip come to."""
-    own, fit = look.desk.own_frame, look.fit
-    if own is None or fit is None:
+    """An outside that was read, against what inside and section come to, by more than their readings explain."""
+    own = look.desk.own_frame
+    if own is None:
         return
-    s = look.desk.sheet
-    more = 2 * (s["profile.face"].value - s["profile.lip"].value)
-    for axis, read in (("width", own.outside_width), ("height", own.outside_height)):
-        if read is None:
-            continue
-        comes_to = s[f"frame.inside_{axis}.middle"].value + more
-        if abs(comes_to - read.mm) <= SIDES_APART_MM:
+    read = own.pins()
+    for q in look.desk.sheet.disagreements():
+        if q.key not in OUTSIDES or q.key not in read or q.planned is None or q.name is None:
             continue
         yield Finding(
             "frame.disagrees",
             "measure",
             "display",
-            look.say(f"The frame's {axis}: inside, face and lip come to {{}}, and the outside reads {{}}",
-                     Mm(comes_to), Mm(read.mm)),
+            look.say(
+                f"The frame's {q.name.label} reads {{}}; its inside and section come to {{}}", q, Mm(q.planned.value)
+            ),
             both("one of them was read wrong, or inside was taken for outside"),
-            place=axis,
-            keys=(f"frame.outside_{axis}",),
-            by_hand=both("Read the lip and the outside again."),
-        )  # fmt: skip
+            place=q.key,
+            keys=(q.key,),
+            by_hand=both("Read face, lip and outside again."),
+        )

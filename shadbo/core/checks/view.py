@@ -63,7 +63,7 @@ class Look(Faceted):
     def new_rails(self) -> tuple[Proposal, ...]:
         """To make the frame again as it was planned: what was really measured of it is taken back."""
         if self.desk.own_frame is not None:
-            return (Proposal(self.say("Make a frame to the piece"), (Edit(at="frame"),), 4),)
+            return (Proposal(self.say("Make a frame to the piece"), (Edit(at="frame/used", to=False),), 4),)
         made = ("rail.", "frame.inside_width", "frame.inside_height")
         edits = tuple(Edit(at=f"pins/{key}") for key in self.desk.job.pins if key.startswith(made))
         return (Proposal(self.say("Make new rails"), edits, 4),) if edits else ()

@@ -55,7 +55,7 @@ def cut_list(plan: Plan) -> list[CutRow]:
         if part.mitred and "long point" not in note:
             note = f"long point to long point; {note}".rstrip("; ")
         material = part.sheet.name if part.sheet else part.name.split(": ")[-1]
-        width, thick = (None, None) if part.mitred else (_mm(part.width), _mm(part.thick))
+        width, thick = (None, None) if part.of_profile else (_mm(part.width), _mm(part.thick))
         rows.append(CutRow("part", part.count, part.called, _mm(part.length), width, thick, material, note, part.id))
     for part in a.parts:
         if part.fetched and not part.to_cut:
@@ -64,16 +64,17 @@ def cut_list(plan: Plan) -> list[CutRow]:
                 CutRow("hardware", part.count, part.name, length, width, None, part.fetched, part.note, part.id)
             )
     used = uses(plan.desk.sheet, a)
-    hinged = any(j.id == "mount" and j.fixings for j in a.joins)
+    stuck = used[0] if a.mounts and a.mounts[0].tape is not None else None
     for join in a.joins:
         if join.fixings and not join.part:
-            name = used[0].name if join.id == "mount" and used and a.mounts[0].tape else join.item
+            name = stuck.name if join.id == "mount" and stuck is not None else join.item
             length = _mm(join.length)
             rows.append(CutRow("fixing", len(join.fixings), name, length, None, None, join.name, "", join.id))
-    for use in used[1:] if hinged and a.mounts and a.mounts[0].tape is not None else used:
+    hinged = stuck is not None and any(j.id == "mount" and j.fixings for j in a.joins)
+    for use in used[1:] if hinged else used:
         rows.append(CutRow("fixing", use.count, use.name, use.run_mm, None, None, use.what, use.whose))
     for use in joint_uses(a):
-        rows.append(CutRow("fixing", use.count, use.name, None, None, None, use.what, ""))
+        rows.append(CutRow("fixing", use.count, use.name, use.run_mm, None, None, use.what, ""))
     if hang.hanger is not None:
         rows.append(
             CutRow("hardware", len(hang.places) or 1, hang.hanger.name, None, None, None, hang.kind, "", HANGER)

@@ -16,8 +16,8 @@ SECTION: dict[FrameForm, dict[str, str]] = {
         "height": "whole depth, front to back",
     },
     "ledge": {
-        "face": "wall, seen from the front",
-        "rabbet": "inside depth, down to the ledge",
+        "wall": "wall, seen from the front",
+        "inside_depth": "inside depth, down to the ledge",
         "ledge": "ledge, from the wall",
         "ledge_thick": "ledge, thickness",
     },
@@ -38,39 +38,36 @@ HANGERS = {
     "on its rails": "its own, on the rails",
     "on a part left out": "on a back or stand that is left out",
 }
-KEYS = {"face": "profile.face", "lip": "profile.lip", "rabbet": "frame.rabbet_depth", "height": "frame.depth"}
+HANGER_WORDS = {"straps": "two straps", "wire": "wire", "plate": "a plate on the top rail"}
 
 
 def frame_asks(desk: Desk, form: FrameForm) -> tuple[Ask, ...]:
     """Readings of a frame that exists without which there is no plan; none where it is made."""
-    own = desk.job.frame
+    own = desk.job.own_frame
     if own is None or form == "none":
         return ()
     needed = [*SECTION[form].items(), *((name, label) for name, (label, so) in SIZES.items() if so)]
     asks = [Ask(f"{AT}/{name}", f"frame, {label}", "display") for name, label in needed if getattr(own, name) is None]
-    if own.hanger == "on its rails" and own.hanger_kind != "plate" and own.hanger_down is None:
+    if own.hangs in ("straps", "wire") and own.hanger_down is None:
         asks.append(Ask(f"{AT}/hanger_down", "its hangers, below the top edge", "display"))
     return tuple(asks)
 
 
 def frame_rows(desk: Desk, form: FrameForm) -> list[Question]:
     """Whether the frame is made to the piece, and what the tape says of one that exists."""
-    own = desk.job.frame
+    own = desk.job.own_frame
     if form == "none" and own is None:
         return []
-    begun = OwnFrame().model_dump(mode="json", exclude_defaults=True)
+    read = (desk.job.frame or OwnFrame()).model_dump(mode="json", exclude_defaults=True, exclude={"used"})
     choices = [
-        Choice(None, "made to the piece", picked=own is None),
-        Choice(begun if own is None else own.model_dump(mode="json", exclude_defaults=True), "one that exists",
-               picked=own is not None),
-    ]  # fmt: skip
+        Choice({**read, "used": False} if read else None, "made to the piece", picked=own is None),
+        Choice(read, "one that exists", picked=own is not None),
+    ]
     rows = [choice_row(AT, "The frame", choices, own is not None, "bought, sent in, or joined already")]
     if own is None or form == "none":
         return rows
     for name, label in SECTION[form].items():
-        rows.append(
-            reading_row(desk, f"{AT}/{name}", f"Frame, {label}", getattr(own, name), KEYS.get(name, ""), True)
-        )
+        rows.append(reading_row(desk, f"{AT}/{name}", f"Frame, {label}", getattr(own, name), f"profile.{name}", True))
     for name, (label, needed) in SIZES.items():
         rows.append(reading_row(desk, f"{AT}/{name}", f"Frame, {label}", getattr(own, name), _key(name), needed))
     woods = [Choice(w, w, picked=own.species == w) for w in ("softwood", "hardwood", "mdf", "plywood")]
@@ -83,11 +80,10 @@ def frame_rows(desk: Desk, form: FrameForm) -> list[Question]:
             "hanger" in own.model_fields_set,
         )
     )
-    if own.hanger == "on its rails":
-        kinds = {"straps": "two straps", "wire": "wire", "plate": "a plate on the top rail"}
-        choices = [Choice(k, word, picked=own.hanger_kind == k) for k, word in kinds.items()]
+    if own.hangs is not None:
+        choices = [Choice(k, word, picked=own.hanger_kind == k) for k, word in HANGER_WORDS.items()]
         rows.append(choice_row(f"{AT}/hanger_kind", "They are", choices, "hanger_kind" in own.model_fields_set))
-        if own.hanger_kind != "plate":
+        if own.hangs != "plate":
             down = own.hanger_down
             rows.append(reading_row(desk, f"{AT}/hanger_down", "… below its top edge", down, "hang.down", True))
     elif own.hanger == "on a part left out":

@@ -35,14 +35,14 @@ def parts_scene(plan: Plan, system: System) -> Scene:
         number = number_text(part.length, mark).pick(system)
         how = "long point to long point" if part.mitred else "square ends"
         size = ""
-        if not part.mitred and part.width is not None and part.thick is not None:
+        if not part.of_profile and part.width is not None and part.thick is not None:
             size = f" × {number_text(part.width, mark).pick(system)} × {number_text(part.thick, mark).pick(system)}"
         scene.add(Words((0, y + height / 2), f"{part.count} ×", "side", part.key, "start"))
         scene.add(Words((name_at + drawn / 2, y - 3.4), f"{number}{size}", "gap", part.key))
         scene.add(
             Words(
                 (name_at * 0.2, y + height / 2 + 1.6),
-                part.called if not part.mitred else part.name.split(": ")[0],
+                part.called if not part.of_profile else part.name.split(": ")[0],
                 "part",
                 part.key,
                 "start",

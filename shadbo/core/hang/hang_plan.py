@@ -45,6 +45,13 @@ class HangPlan:
     strip: Tape | None = None
 
     @property
+    def wall_fixings(self) -> int:
+        """How many fixings the wall takes: one a hook, a cleat on two; none for strips, and a ledge has its own."""
+        if self.kind in ("strips", "ledge"):
+            return 0
+        return 2 if self.kind == "cleat" else len(self.hooks)
+
+    @property
     def each_kg(self) -> float:
         """Load on one hanger in kg: the wire's pull, half of the weight, or all of it."""
         if self.tension is not None:

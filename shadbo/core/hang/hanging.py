@@ -14,8 +14,8 @@ from shadbo.core.shop.materials import Hanger, HangerKind
 from shadbo.core.shop.shop import asked_kg, safe_kg
 from shadbo.core.sums import hang as sums
 
-OWN_HANGER, UNKNOWN_KG = "own-hanger", 1000.0
-"""Hangers that a frame came with: nobody knows what they carry, and a finding says so."""
+UNKNOWN_KG = 1000.0
+"""Stands for a rating that nobody knows; a finding says so."""
 RAILED: tuple[HangerKind, ...] = ("wire", "straps", "cleat", "plate", "slanted hole")
 """Kinds that are screwed to a rail."""
 
@@ -27,10 +27,16 @@ def hanger_down(desk: Desk, outside_height: Quantity) -> Quantity:
     if decided is not None:
         return desk.choose("hang.down", "hangers below the top edge", decided, 0, "")
     own = desk.own_frame
-    if own is not None and own.hanger == "on its rails" and own.hanger_down is not None:
+    if own is not None and own.hangs is not None and own.hanger_down is not None:
         return desk.read("hang.down", "its own hangers below the top edge", own.hanger_down)
     part = desk.sheet.number(fraction)
     return desk.sheet.cut("hang.down", "hangers below the top edge", outside_height * part, "nearest", 1.0)
+
+
+def own_hanger(desk: Desk) -> Hanger | None:
+    """The hangers that a frame came with, as they sit on its rails; None where it has none."""
+    kind = desk.own_frame.hangs if desk.own_frame is not None else None
+    return Hanger(id="own-hanger", name="its own hangers", kind=kind, rating_kg=UNKNOWN_KG) if kind else None
 
 
 def hangers_at(desk: Desk, outside_height: Quantity) -> Quantity:
@@ -51,8 +57,8 @@ def choose_kind(desk: Desk, weight: Quantity, assembly: Assembly) -> tuple[Hange
         why = "its own top strip is the cleat" if assembly.own_cleat is not None else "as this display hangs"
         return (safe or list(allowed))[0], why
     own = desk.own_frame
-    if own is not None and own.hanger == "on its rails":
-        return own.hanger_kind, "its own hangers, where they sit"
+    if own is not None and own.hangs is not None:
+        return own.hangs, "its own hangers, where they sit"
     if "two fixed points" in desk.job.hanging.demands or "no wire" in desk.job.hanging.demands:
         return "straps", "the recipient asks for it"
     if weight_kg > p.fixed_points_over_kg or assembly.long_side_mm > p.fixed_points_over_mm:
@@ -106,9 +112,9 @@ def plan_hanging(desk: Desk, assembly: Assembly, weight: Quantity) -> HangPlan:
     if assembly.back_rail is None or kind not in RAILED or (kind == "cleat" and assembly.own_cleat is not None):
         return plan_plain(desk, assembly, weight, kind, reason)
     hanger = job.hanger if job.hanger is not None and job.hanger.kind == kind else None
-    own = desk.own_frame
-    if hanger is None and own is not None and own.hanger == "on its rails" and own.hanger_kind == kind:
-        hanger = Hanger(id=OWN_HANGER, name="its own hangers", kind=kind, rating_kg=UNKNOWN_KG)
+    own = own_hanger(desk)
+    if hanger is None and own is not None and own.kind == kind:
+        hanger = own
     if hanger is None:
         hanger = desk.found(HANGERS, role("hanger", kind), lambda: choose_hanger(desk, assembly, kind, weight))
     load = s.let("hang.load", "weight that hangs", sums.force(s, weight))

@@ -31,7 +31,7 @@ def plan_plain(desk: Desk, assembly: Assembly, weight: Quantity, kind: HangerKin
         places = _strips(desk, assembly, weight)
         hook = s.let("hang.hook", "top edge above the floor", eye + height / 2)
     elif kind == "cleat":
-        hook = s.let("hang.hook", "wall strip's edge above the floor", eye + height / 2 - s["hang.from_top"])
+        hook = s.let("hang.hook", "wall half's point above the floor", eye + height / 2 - s["hang.from_top"])
     elif kind == "ledge":
         hook = s.let("hang.hook", "ledge above the floor", eye - height / 2)
     else:

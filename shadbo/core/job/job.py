@@ -77,6 +77,11 @@ class Job(Value):
     materials: Materials = Materials()
     handed_over: dt.date | None = None
 
+    @property
+    def own_frame(self) -> OwnFrame | None:
+        """The frame that exists, where the framer means to use it."""
+        return self.frame if self.frame is not None and self.frame.used else None
+
     @model_validator(mode="after")
     def _ids_once(self) -> "Job":
         for where, ids in (

@@ -4,27 +4,32 @@ from typing import Annotated, Literal, Self
 
 from pydantic import model_validator
 
-from shadbo.core.shop.materials import Species
+from shadbo.core.shop.boards import LEAST_WALL_MM, FrameProfile
+from shadbo.core.shop.materials import FloaterProfile, HangerKind, Species
 from shadbo.core.shop.values import Reading, Value, within
 
 Span = Annotated[Reading, within(20, 12_000)]
 Small = Annotated[Reading, within(0.5, 1000)]
-NAME = "the frame that exists"
+ID, NAME = "own-frame", "the frame that exists"
 
 
 class OwnFrame(Value):
     """Its section and its sizes, seen from behind where the package goes in; nothing of it is ordered.
 
     ``face`` is the moulding's width from the front, ``lip`` what stands over the package, ``rabbet`` how deep it is
-    behind the lip, ``height`` the whole moulding from front to back. Of a floater ``face`` is the wall, ``rabbet``
-    the inside depth down to its ledge, ``ledge`` and ``ledge_thick`` the ledge itself. Widths and heights are the
-    clear inside behind the lip (a floater: between its walls), read at both ends and the middle.
+    behind the lip, ``height`` the whole moulding from front to back. A floater has ``wall``, ``inside_depth`` down to
+    its ledge, ``ledge`` and ``ledge_thick``. Widths and heights are the clear inside behind the lip (a floater:
+    between its walls), read at both ends and the middle. ``used`` is False while a frame is made after all: what
+    was read stays.
     """
 
+    used: bool = True
     face: Small | None = None
     lip: Small | None = None
     rabbet: Small | None = None
     height: Small | None = None
+    wall: Small | None = None
+    inside_depth: Small | None = None
     ledge: Small | None = None
     ledge_thick: Small | None = None
     width_top: Span | None = None
@@ -42,11 +47,40 @@ class OwnFrame(Value):
 
     @model_validator(mode="after")
     def _possible(self) -> Self:
-        if self.face is not None and self.lip is not None and self.lip.mm >= self.face.mm - 1:
+        if self.face is not None and self.lip is not None and self.lip.mm >= self.face.mm - LEAST_WALL_MM:
             raise ValueError(f"a lip of {self.lip.typed} on a face of {self.face.typed} leaves no wall behind it")
         if self.rabbet is not None and self.height is not None and self.rabbet.mm >= self.height.mm:
             raise ValueError(f"a rabbet of {self.rabbet.typed} is as deep as the frame ({self.height.typed})")
         return self
+
+    @property
+    def hangs(self) -> HangerKind | None:
+        """How it hangs by hangers of its own; None where they are lost, or there never were any."""
+        return self.hanger_kind if self.hanger == "on its rails" else None
+
+    def moulding(self) -> FrameProfile:
+        """Its section as a rabbeted moulding; nothing of it has a price. Needs its four readings."""
+        return FrameProfile(
+            id=ID,
+            name=NAME,
+            face_mm=_read(self.face),
+            height_mm=_read(self.height),
+            rabbet_mm=_read(self.rabbet),
+            lip_mm=_read(self.lip),
+            species=self.species,
+        )
+
+    def floater(self) -> FloaterProfile:
+        """Its section as a floater's. Needs its four readings."""
+        return FloaterProfile(
+            id=ID,
+            name=NAME,
+            wall_mm=_read(self.wall),
+            inside_depth_mm=_read(self.inside_depth),
+            ledge_mm=_read(self.ledge),
+            ledge_thick_mm=_read(self.ledge_thick),
+            species=self.species,
+        )
 
     def pins(self) -> dict[str, Reading]:
         """Its sizes as what was made, by the key of their line."""
@@ -61,3 +95,9 @@ class OwnFrame(Value):
             "frame.outside_height": self.outside_height,
         }
         return {key: reading for key, reading in places.items() if reading is not None}
+
+
+def _read(reading: Reading | None) -> float:
+    """A reading without which nothing is planned: it was asked for before."""
+    assert reading is not None
+    return reading.mm

@@ -64,6 +64,10 @@ class SheetStock(Value):
         return short <= small + 1e-6 and long <= large + 1e-6
 
 
+LEAST_WALL_MM = 3.0
+"""What of a moulding's face stays beside its rabbet at the least."""
+
+
 class FrameProfile(Value):
     """A rabbeted moulding: face width, total height, rabbet depth from behind, lip over the package."""
 
@@ -79,10 +83,10 @@ class FrameProfile(Value):
 
     @model_validator(mode="after")
     def _lip_inside_face(self) -> "FrameProfile":
-        if self.lip_mm >= self.face_mm - 3:
+        if self.lip_mm >= self.face_mm - LEAST_WALL_MM:
             raise ValueError(
                 f"a lip of {self.lip_mm:g} mm on a face of {self.face_mm:g} mm leaves no wall behind it; "
-                f"it can be at most {self.face_mm - 3:g} mm"
+                f"it can be at most {self.face_mm - LEAST_WALL_MM:g} mm"
             )
         if self.rabbet_mm >= self.height_mm:
             raise ValueError(

@@ -6,7 +6,7 @@ from shadbo.core.build.closing import glazing_kinds
 from shadbo.core.checks.recipient import gives
 from shadbo.core.job.job import Demand
 from shadbo.core.plan import Plan
-from shadbo.core.words.words import both
+from shadbo.core.words.words import say
 
 DUST_MIN, DUST_MIN_PER_M2 = 10, 40
 """Minutes a person at the dust on a large sheet of acrylic: common practice, no source."""
@@ -48,12 +48,11 @@ def before_closing(plan: Plan) -> list[Question]:
 
 
 def _dust(plan: Plan) -> tuple[str, str, str]:
-    a, p = plan.assembly, plan.desk.practice
+    a = plan.assembly
     assert a is not None
-    assert plan.hang is not None
     area = a.outside_width.value * a.outside_height.value / 1e6
     minutes = DUST_MIN + DUST_MIN_PER_M2 * area
-    two = a.long_side_mm > p.fixed_points_over_mm or plan.hang.weight.value > p.fixed_points_over_kg
+    two = two_people(plan)
     people = "two people" if two else "one person"
     return (
         f"{people}, {minutes:.0f} min",
@@ -70,16 +69,21 @@ def _asked(plan: Plan, demand: Demand) -> Question:
     return told(f"Asked for: {ASKED[demand]}", "this plan gives it" if met else "not given: settle it first", "")
 
 
-def at_the_wall(plan: Plan) -> list[Question]:
+def two_people(plan: Plan) -> bool:
+    """Whether it is too heavy or too long for one."""
+    assert plan.assembly is not None
+    assert plan.hang is not None
+    p = plan.desk.practice
+    return plan.assembly.long_side_mm > p.fixed_points_over_mm or plan.hang.weight.value > p.fixed_points_over_kg
+
+
+def at_the_wall(plan: Plan) -> Question:
     """What each of the wall's fixings must be rated for, by the kind of wall."""
-    hang, desk = plan.hang, plan.desk
-    if hang is None:
-        return []
+    assert plan.hang is not None
+    desk = plan.desk
     how, note = WALLS[desk.job.hanging.wall]
-    label = "Fixings in the wall"
-    if hang.kind in ("ledge", "strips"):
-        return [told(label, how, "", note)]
-    each = hang.weight.value / max(len(hang.hooks), 1)
-    needed = each * desk.practice.hardware_factor
-    rated = both(f"{len(hang.hooks)}, each rated for {needed:.1f} kg or more")
-    return [told(label, rated, "", both(f"{how}; {note}"))]
+    each = desk.sheet.get("wall.each")
+    if each is None:
+        return told("Fixings in the wall", how, "", note)
+    rated = say(desk.mark, "{}, each rated for {} or more", plan.hang.wall_fixings, each)
+    return told("Fixings in the wall", rated, "wall.each", f"{how}; {note}")

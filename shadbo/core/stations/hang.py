@@ -4,8 +4,9 @@ from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import care, choice_row, length_row, text_row, told
 from shadbo.core.hang.hanging import RAILED
 from shadbo.core.plan import Plan
+from shadbo.core.shop.materials import Hanger
 from shadbo.core.stations.answers import KINDS
-from shadbo.core.stations.closing import at_the_wall, before_closing
+from shadbo.core.stations.closing import at_the_wall, before_closing, two_people
 from shadbo.core.sums.hang import pilot_mm
 from shadbo.core.words.lengths import Both
 from shadbo.core.words.words import Mm, both, drill_text, say
@@ -22,7 +23,7 @@ def questions(plan: Plan) -> list[Question]:
     many = len(allowed) > 1 or job.kind is not None
     kinds = [Choice(None, "by weight" if allowed is RAILED else "as it hangs", picked=picked is None)]
     kinds += [Choice(kind, KINDS[kind], picked=picked == kind) for kind in allowed]
-    glazed = plan.assembly is not None and plan.assembly.glazed
+    own_cleat = hang.kind == "cleat" and plan.assembly is not None and plan.assembly.own_cleat is not None
     rows = [
         *before_closing(plan),
         *([choice_row("hanging/kind", "Hung by", kinds, job.kind is not None, hang.reason)] if many else []),
@@ -30,7 +31,7 @@ def questions(plan: Plan) -> list[Question]:
             "Weighs",
             say(mark, "{}", hang.weight),
             "weight.total",
-            hang.hanger.name if hang.hanger else "none in stock" if hang.kind in RAILED else "",
+            hang.hanger.name if hang.hanger else "none in stock" if hang.kind in RAILED and not own_cleat else "",
         ),
     ]
     if hang.kind == "cleat" and plan.assembly is not None:
@@ -47,7 +48,7 @@ def questions(plan: Plan) -> list[Question]:
                 "Their screws",
                 say(mark, "{}", Mm(hang.screw_mm, "down")),
                 "hang.hold",
-                say(mark, "{} pilot holes; no hammer near {}", _drill(plan), "glass" if glazed else "the piece"),
+                _piloted(plan, hang.hanger),
             )
         )
     if "hang.pull_out" in s:
@@ -82,7 +83,7 @@ def questions(plan: Plan) -> list[Question]:
         )
     rows.append(length_row(desk, "hanging/eye", "Eye height", job.eye, s["hang.eye"]))
     what = {"strips": "Top edge above the floor", "ledge": "Ledge above the floor"}.get(
-        hang.kind, "Hook above the floor"
+        hang.kind, "Wall half's point above the floor" if own_cleat else "Hook above the floor"
     )
     rows.append(told(what, say(mark, "{}", hang.hook_height), "hang.hook"))
     if len(hang.hooks) == 2:
@@ -96,22 +97,20 @@ def questions(plan: Plan) -> list[Question]:
                 "as the hanger stands out",
             )
         )
-    rows += at_the_wall(plan)
+    rows.append(at_the_wall(plan))
     rows.append(care("Wall: clear of cables and pipes. A doubtful wall is for a qualified fitter."))
-    if hang.weight.value > desk.practice.fixed_points_over_kg or _long(plan) > desk.practice.fixed_points_over_mm:
+    if two_people(plan):
         rows.append(care("Lift and hang this with two people."))
     handed = desk.job.handed_over.isoformat() if desk.job.handed_over else ""
     rows.append(text_row("handed_over", "Handed over on", handed, "date"))
     return rows
 
 
-def _long(plan: Plan) -> float:
-    return plan.assembly.long_side_mm if plan.assembly else 0.0
-
-
-def _drill(plan: Plan) -> Both:
-    """The drill for the hanger's screws, by the wood that they go into."""
-    rail, hang = plan.assembly.back_rail if plan.assembly else None, plan.hang
-    if rail is None or hang is None or hang.hanger is None:
-        return both("")
-    return drill_text(pilot_mm(hang.hanger.screw_diameter_mm, rail.species))
+def _piloted(plan: Plan, hanger: Hanger | None) -> Both:
+    """The drill for a hanger's screws, by the wood that they go into, and what no hammer comes near."""
+    a = plan.assembly
+    keep = "no hammer near glass" if a is not None and a.glazed else "no hammer near the piece"
+    if a is None or a.back_rail is None or hanger is None:
+        return both(f"pilot holes; {keep}")
+    drill = drill_text(pilot_mm(hanger.screw_diameter_mm, a.back_rail.species))
+    return say(plan.desk.mark, f"pilot holes of {{}}; {keep}", drill)

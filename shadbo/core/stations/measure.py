@@ -10,7 +10,6 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Display
 from shadbo.core.displays.own_frame import frame_rows
 from shadbo.core.job.job import new_id
-from shadbo.core.pieces.kinds import noun_of
 from shadbo.core.pieces.measures import Measure, measures
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.pieces.taping import Taping, taping
@@ -22,19 +21,19 @@ from shadbo.core.words.words import Mm, both, say
 def questions(desk: Desk) -> list[Question]:
     """The rows of the station: readings in the order in which a tape goes round, equal pieces once."""
     if not desk.gathers:
-        return [*_of_piece(desk, desk.piece, (), taping(desk.piece.detail)), *_set(desk)]
+        return [*_of_piece(desk, desk.piece, taping(desk.piece.detail)), *_set(desk)]
     rows: list[Question] = []
     groups = equal_pieces(desk.pieces)
     for n, (piece, *like) in enumerate(groups):
         if n or like or len(groups) > 1:
             rows.append(text_row(f"pieces/{piece.id}/name", _called(piece, len(like)), piece.name))
-        rows += _of_piece(desk, piece, tuple(p.id for p in like), None)
+        rows += [_for_all(q, piece, like) for q in _of_piece(desk, piece, None)]
         rows.append(_one_more(desk, piece, like))
         if n:
             rows.append(_away(piece))
         for other in like:
             inside = [text_row(f"pieces/{other.id}/name", "Its name", other.name)]
-            inside += _of_piece(desk, other, (), None)
+            inside += _of_piece(desk, other, None)
             rows += folded(other.id, other.name or other.id, "like the one before", [*inside, _away(other)])
     return [*rows, *_more_pieces(desk)]
 
@@ -56,11 +55,15 @@ def _alike(piece: Piece) -> tuple[object, ...]:
 
 
 def _called(piece: Piece, like: int) -> str:
-    return (
-        f"{like + 1} alike: the first"
-        if like
-        else f"Name, {noun_of(piece.detail.kind, getattr(piece.detail, 'sort', ''))}"
-    )
+    return f"{like + 1} alike: the first" if like else f"Name, {piece.noun}"
+
+
+def _for_all(q: Question, piece: Piece, like: Sequence[Piece]) -> Question:
+    """A row of one piece, whose answer goes to those that are like it too; a row of words is its own."""
+    start = f"pieces/{piece.id}/"
+    if not like or not q.at.startswith(start):
+        return q
+    return replace(q, also=tuple(f"pieces/{x.id}/{q.at.removeprefix(start)}" for x in like))
 
 
 def _away(piece: Piece) -> Question:
@@ -78,18 +81,18 @@ def _one_more(desk: Desk, piece: Piece, like: Sequence[Piece]) -> Question:
     return act(f"like:{piece.id}", f"One more like it ({len(like) + 1} now)", Edit(at=f"pieces/{id_}", to=to))
 
 
-def _of_piece(desk: Desk, piece: Piece, also: tuple[str, ...], laid: Taping | None) -> list[Question]:
+def _of_piece(desk: Desk, piece: Piece, laid: Taping | None) -> list[Question]:
     """Readings that the plan needs; then, folded, those that matter now and then; then what they say together."""
     detail, at, start = piece.detail, f"pieces/{piece.id}/detail", desk.prefix(piece)
     needed: list[Question] = []
     others: list[Question] = []
     for m in measures(detail):
         reading = getattr(detail, m.name)
-        row = reading_row(desk, f"{at}/{m.name}", m.label, reading, f"{start}.{m.name}", m.needed, _hint(desk, m))
+        taken = _taken(desk, f"{start}.{m.name}") if reading is None else None
+        note = _hint(desk, m) if taken is None else taken
+        row = reading_row(desk, f"{at}/{m.name}", m.label, reading, f"{start}.{m.name}", m.needed, note)
         place = laid.places.get(m.name) if laid is not None and m.needed else None
-        row = replace(
-            row, also=tuple(f"pieces/{x}/detail/{m.name}" for x in also), spot=Spot(*place.share) if place else None
-        )
+        row = replace(row, spot=Spot(*place.share) if place else None)
         (needed if m.needed else others).append(row)
     mass = desk.sheet.get(f"{start}.mass")
     others.append(
@@ -102,7 +105,6 @@ def _of_piece(desk: Desk, piece: Piece, also: tuple[str, ...], laid: Taping | No
             decided=piece.weight_kg is not None,
             note=say(desk.mark, "{} estimated", mass) if mass is not None and piece.weight_kg is None else None,
             key=f"{start}.mass",
-            also=tuple(f"pieces/{x}/weight_kg" for x in also),
         )
     )
     others += of_kind(desk, piece, at)
@@ -129,6 +131,12 @@ def _matters(rows: Sequence[Question]) -> str:
         return ", ".join(done[:2]) + (f" and {len(done) - 2} more" if len(done) > 2 else "")
     names = [q.label.lower() for q in rows if q.kind in ("reading", "weight", "choice")]
     return ", ".join(names[:3]) + ("…" if len(names) > 3 else "")
+
+
+def _taken(desk: Desk, key: str) -> Both | None:
+    """What the plan takes where nobody has read it, and why; None where it takes nothing."""
+    q = desk.sheet.get(key)
+    return say(desk.mark, "{} taken, {}", q, q.name.source or "") if q is not None and q.name is not None else None
 
 
 def _hint(desk: Desk, m: Measure) -> Both | str:

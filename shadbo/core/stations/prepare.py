@@ -41,7 +41,6 @@ WORTH = {
     "irreplaceable": "it cannot be replaced: a second pair of eyes at every step",
 }
 EDGES = {
-    "plain": "plain",
     "painted": "the picture goes round: photograph its sides before anything covers them",
     "signed": "signed on the edge: photograph the signature before anything covers it",
 }
@@ -106,7 +105,8 @@ def _ready(desk: Desk, piece: Piece) -> Iterator[Ready]:
     elif isinstance(detail, StretchedCanvas):
         keys = ("keyed", "two keys a corner, fixed so that none falls between bar and cloth")
         yield "Its corners", *(keys if detail.keyed else ("fixed", "no keys: a slack cloth is stretched anew"))
-        yield "Its edges", EDGES[detail.edges], ""
+        if detail.edges in EDGES:
+            yield "Its edges", EDGES[detail.edges], ""
     elif isinstance(detail, Paper | Plate):
         yield f"The {detail.sort}", PAPERS[detail.sort], ""
     elif isinstance(detail, Badge):

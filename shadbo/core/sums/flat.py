@@ -3,11 +3,9 @@
 from dataclasses import dataclass
 
 from shadbo.core.desk import Desk
-from shadbo.core.pieces.kinds import SORT_THICK_MM
 from shadbo.core.pieces.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
 from shadbo.core.sheet.quantity import Quantity
-from shadbo.core.sheet.units import MM
-from shadbo.core.sums.shape import Shape, read_all, shape_of
+from shadbo.core.sums.shape import Shape, read_all, shape_of, thickness_of
 from shadbo.core.sums.weight import PANEL_KG_PER_M3, of_density, skin, weighed
 
 FLAT = (Paper, Puzzle, Needlework, Panel, PressedPlant)
@@ -38,16 +36,15 @@ def flat_sums(desk: Desk, piece: Piece) -> FlatSums:
     if not isinstance(detail, FLAT):
         raise TypeError(f"a {detail.kind} is not a flat piece")
     got = read_all(desk, detail)
-    if isinstance(detail, Paper) and "thickness" not in got:
-        usual = f"usual for a {detail.sort}"
-        got["thickness"] = s.choose("piece.thickness", "thickness", SORT_THICK_MM[detail.sort], MM, usual)
+    thick = thickness_of(desk, detail, got, "piece")
+    assert thick is not None
     shape = shape_of(desk, detail, got)
     area = shape.width * shape.height
     if piece.weight_kg is not None:
         mass = weighed(s, "piece.mass", "piece, weighed", piece.weight_kg)
     elif isinstance(detail, Panel):
-        panel = of_density(s, PANEL_KG_PER_M3[detail.material], area, got["thickness"])
+        panel = of_density(s, PANEL_KG_PER_M3[detail.material], area, thick)
         mass = s.let("piece.mass", "piece, estimated", panel, "area and thickness; weigh it where it matters")
     else:
         mass = s.let("piece.mass", "piece, estimated", skin(s, detail.kind, area), "area; weigh it where it matters")
-    return FlatSums(shape, got["thickness"], mass)
+    return FlatSums(shape, thick, mass)

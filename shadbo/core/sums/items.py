@@ -10,7 +10,7 @@ from shadbo.core.pieces.outlines import Ring, outline
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import KG, MM
-from shadbo.core.sums.shape import out_of_square
+from shadbo.core.sums.shape import out_of_square, thickness_of
 from shadbo.core.sums.weight import AREA_KG_PER_M2, PANEL_KG_PER_M3, weighed
 
 
@@ -72,7 +72,8 @@ def item_of(desk: Desk, piece: Piece) -> Item:
     elif isinstance(detail, Flag):
         front = got["cloth"]
     else:
-        front = got.get("thickness", got.get("depth", zero))
+        thick = thickness_of(desk, detail, got, key)
+        front = got.get("depth", zero) if thick is None else thick
     front = s.let(f"{key}.front", f"{noun}, in front of its board", front)
     mass = _mass(desk, piece, key, noun, width, height, front)
     return Item(piece, key, width, height, front, back, mass, outline(detail, width.value, height.value))

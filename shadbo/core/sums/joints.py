@@ -30,8 +30,8 @@ class Biscuit:
 BISCUITS = (Biscuit("0", 47, 15, 4), Biscuit("10", 53, 19, 4), Biscuit("20", 56, 23, 4))
 
 
-PLATE_MM, PLATE_WIDE_MM, PLATE_SCREWS, PLATE_SCREW_MM = 40.0, 10.0, 4, 12.0
-"""A corner plate: each leg, its width, its screws and how long they are at most; common practice, no source."""
+PLATE_MM, PLATE_WIDE_MM, PLATE_SCREWS, PLATE_SCREW_MM, PLATE_SCREW_LEAST_MM = 40.0, 10.0, 4, 12.0, 8.0
+"""A corner plate: each leg, its width, its screws, the longest and shortest of them; common practice, no source."""
 
 
 def mitre(face: Number) -> Number:

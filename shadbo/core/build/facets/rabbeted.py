@@ -131,6 +131,7 @@ class Joints(Facet):
     mitre: Quantity = keyed("joint.mitre")
     room: Quantity | None = keyed("joint.room")
     plate: Quantity | None = keyed("joint.plate")
+    screw: Quantity | None = keyed("joint.screw")
 
 
 @dataclass(frozen=True, slots=True)

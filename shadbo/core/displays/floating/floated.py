@@ -13,7 +13,7 @@ from shadbo.core.displays.floating.parts import pad_strips, pad_width, rails, st
 from shadbo.core.displays.floating.screws import place_screws, screw_length
 from shadbo.core.displays.floating.stretched import braces, stretching_parts
 from shadbo.core.displays.floating.views import FloaterSums, callouts, dimensions, faces, layers, sections
-from shadbo.core.displays.rabbeted.joints import joint_lines
+from shadbo.core.displays.rabbeted.joints import PlateSeat, joint_lines
 from shadbo.core.hang.hanging import hanger_down
 from shadbo.core.pieces.pieces import LooseCanvas, Piece, StretchedCanvas
 from shadbo.core.sheet.quantity import Quantity
@@ -94,8 +94,8 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
     s.let("gap.spread", "widest less least gap", most - least)
     sides_gap = (placed.gaps["left"]["middle"] + placed.gaps["right"]["middle"]) / 2
     mean_gap = s.let("gap.mean", "gap over the screw line", sides_gap)
-    line = screw_line(s, wall, ledge, mean_gap, canvas.bar_face, 1.0)
     bearing = ledge if body.bevel is None else ledge - body.bevel
+    line = screw_line(s, wall, bearing, mean_gap, canvas.bar_face, 1.0)
     ledge_spare(s, bearing, gap, desk.practice.ledge_beyond_gap_mm)
     screw_sums = screw_length(desk, options.screw_mm, body.ledge_thick, body.pad, canvas.depth)
     length, in_bar = screw_sums.length, screw_sums.in_bar
@@ -128,7 +128,7 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
     )
     rail_section, strip_section, bar_section, pad_section, screw_section = sections(sums)
     rail_faces, canvas_face, bar_faces, brace_faces = faces(sums)
-    if "rail.width" in s:
+    if desk.own_frame is None:
         rail_order(s, s["rail.width"], s["rail.height"], wall)
     if sums.square:
         strip_lengths(sums)
@@ -188,7 +188,8 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
     )
     depth = s.let("frame.depth", "depth of the frame", body.inside_depth + body.ledge_thick)
     long = max(outside_w.value, outside_h.value)
-    joint = joint_lines(desk, options.joint, wall, s.number(0, MM), depth, long, canvas.mass.value)
+    behind = PlateSeat(wall + ledge, body.ledge_thick)
+    joint = joint_lines(desk, options.joint, wall, s.number(0, MM), depth, long, canvas.mass.value, behind)
     bodies, ties = floater_bodies(sums, rail_bodies, screw.diameter_mm)
     return Assembly(
         outside_w,

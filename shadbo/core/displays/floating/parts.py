@@ -21,7 +21,7 @@ def rails(
 ) -> list[Part]:
     """Two pairs of mitred rails, each pair at its long-point length."""
     s = f.desk.sheet
-    made, exists = [], "rail.width" not in s
+    made, exists = [], f.desk.own_frame is not None
     for axis, sides in (("width", ("top", "bottom")), ("height", ("left", "right"))):
         both = tuple(rail_faces[side] for side in sides)
         made.append(

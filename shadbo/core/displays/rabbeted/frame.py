@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from shadbo.core.build.setting import BackRail, Suitability
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.options import FrameOptions
-from shadbo.core.displays.rabbeted.section import own_profile, section_read
+from shadbo.core.displays.rabbeted.section import section_read
 from shadbo.core.sheet.quantity import DUST, Quantity
 from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.sheet.units import MM
@@ -159,9 +159,8 @@ def profile_for(
     most_spare_mm: float = 3.0,
 ) -> tuple[FrameProfile, tuple[Suitability, ...]]:
     """The decided moulding or the best of the rack, and every one held against the package."""
-    own = own_profile(desk)
-    if own is not None:
-        return own, ()
+    if desk.own_frame is not None:
+        return desk.own_frame.moulding(), ()
     held = held_against(
         desk, (size[0].value, size[1].value), depth_mm, lip_room_mm(desk, options, size, acrylic), most_spare_mm
     )
@@ -199,7 +198,7 @@ def frame_round(
     size_q = (fits[0][1], fits[1][1])
     profile, held = chosen or profile_for(desk, options, size_q, depth_mm, acrylic, most_spare_mm)
     face, lip, high, listed = section_read(desk, profile, bool(options.profile))
-    exists = profile.id == "own-frame"
+    exists = desk.own_frame is not None
     rabbet = s.made("frame.rabbet_depth", "rabbet depth", listed)
     extension = None
     if options.extension is not None:

@@ -1,12 +1,13 @@
 """Which corner joint a frame takes, and its sums: by the load, the longest side and the depth of the rail."""
 
 import math
+from dataclasses import dataclass
 from typing import get_args
 
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import choice_row, told
 from shadbo.core.build.assembly import Assembly
-from shadbo.core.build.glue import CornerJoint, why_not_glue
+from shadbo.core.build.glue import CornerJoint, JointPiece, why_not_glue
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.displays.rabbeted.options import Joint
@@ -21,16 +22,30 @@ ERROR_DEG = 0.1
 KINDS: tuple[Joint, ...] = get_args(Joint)
 
 
+@dataclass(frozen=True, slots=True)
+class PlateSeat:
+    """What a corner plate lies on, seen from behind: how wide the wood is, and how deep its screws may go."""
+
+    wide: Quantity
+    deep: Quantity
+
+
 def joint_lines(
-    desk: Desk, decided: str | None, face: Quantity, lip: Quantity, depth: Quantity, long_mm: float, mass_kg: float
+    desk: Desk,
+    decided: str | None,
+    face: Quantity,
+    lip: Quantity,
+    depth: Quantity,
+    long_mm: float,
+    mass_kg: float,
+    behind: PlateSeat | None = None,
 ) -> CornerJoint:
     """The joint's lines ``joint.*`` and the joint: the decided one, else glue, or splines where glue will not do."""
     s = desk.sheet
     why = why_not_glue(desk, mass_kg, long_mm, depth.value)
-    joined = desk.own_frame is not None
-    kind = decided or ("splines" if why and not joined else "glue")
-    if joined and kind != "corner plates":
-        kind = "glue"
+    kind = decided or ("splines" if why else "glue")
+    if desk.own_frame is not None and kind != "corner plates":
+        kind = "glue"  # it is joined, however that was done
     s.let("joint.mitre", "length of the mitre", joints.mitre(face), "the face times √2")
     opens = joints.gap_of_error(face, ERROR_DEG)
     s.let(
@@ -39,7 +54,7 @@ def joint_lines(
         opens,
         "a pair cut on both legs of a square cancels",
     )
-    pieces: tuple[tuple[str, int], ...] = ()
+    pieces: tuple[JointPiece, ...] = ()
     if kind == "biscuits":
         biscuit = joints.biscuit_for(face.value) or joints.BISCUITS[0]
         s.choose("joint.slot", f"slot for biscuit no. {biscuit.number}", biscuit.slot, MM, "half its width")
@@ -52,7 +67,7 @@ def joint_lines(
         s.let("joint.room", "mitre left past the biscuit", room, f"no. {biscuit.number}", "down")
         many = joints.biscuit_count(s["joint.mitre"].value, biscuit)
         s.let("joint.count", "biscuits along the mitre, halves allowed", s.number(many, ONE))
-        pieces = ((f"biscuit no. {biscuit.number}", max(math.ceil(many), 1)),)
+        pieces = (JointPiece(f"biscuit no. {biscuit.number}", max(math.ceil(many), 1)),)
     elif kind == "splines":
         slot = joints.spline_slot(face, lip, s.number(joints.SPLINE_KEPT_MM, MM))
         s.let("joint.slot", "spline slot along the diagonal, at most", slot, way="down")
@@ -60,16 +75,20 @@ def joint_lines(
         s.let(
             "joint.count", "splines a corner", s.number(joints.spline_count(depth.value), ONE), "by the rail's depth"
         )
-        pieces = (("spline slip", int(s["joint.count"].value)),)
+        pieces = (JointPiece("spline slip", int(s["joint.count"].value)),)
     elif kind == "corner plates":
-        s.let("joint.plate", "wood for a corner plate, behind", face - lip, "the rail's back", "down")
+        seat = behind or PlateSeat(face - lip, depth)
+        s.let("joint.plate", "wood for a corner plate, behind", seat.wide, "the rail's back", "down")
         s.choose("joint.leg", "corner plate, each leg", joints.PLATE_MM, MM, "from the drawers; common practice")
         room = s.pick(
-            "smallest", depth - s.number(desk.practice.screw_short_mm, MM), s.number(joints.PLATE_SCREW_MM, MM)
+            "smallest", seat.deep - s.number(desk.practice.screw_short_mm, MM), s.number(joints.PLATE_SCREW_MM, MM)
         )
-        s.let("joint.screw", "its screws, at most", room, "short of the rail's face", "down")
+        screw = s.let("joint.screw", "its screws, at most", room, "short of the far side of the wood", "down")
         s.let("joint.count", "plates a corner", s.number(1, ONE), "flat over the mitre, from behind")
-        pieces = (("corner plate", 1), ("screw of the corner plate", joints.PLATE_SCREWS))
+        pieces = (
+            JointPiece("corner plate", 1, joints.PLATE_MM),
+            JointPiece("screw of the corner plate", joints.PLATE_SCREWS, screw.value),
+        )
     return CornerJoint(kind, why, pieces)
 
 

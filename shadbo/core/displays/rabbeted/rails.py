@@ -23,7 +23,7 @@ def rail_parts(frame: Frame, bodies: Sequence[Body]) -> list[Part]:
     mass = s.let("frame.mass", "frame, estimated", wood, "volume of its rails")
     w, h = s["frame.outside_width"].value / 2, s["frame.outside_height"].value / 2
     faces = dict(zip(("top", "bottom", "left", "right"), mitred(w, h, f), strict=True))
-    parts, exists = [], "rail.width" not in s
+    parts, exists = [], desk.own_frame is not None
     for axis, sides in (("width", ("top", "bottom")), ("height", ("left", "right"))):
         parts.append(
             Part(

@@ -210,7 +210,7 @@ def parts_questions(desk: Desk, assembly: Assembly) -> list[Question]:
     """Rails to cut, what was made, then the boards that are cut or ordered to the frame that was made."""
     s = desk.sheet
     rows = [
-        *([saw_care()] if any(p.mitred and p.to_cut for p in assembly.parts) else []),
+        *([saw_care()] if any(p.of_profile and p.to_cut for p in assembly.parts) else []),
         *told_line(desk, "rail.order", "Moulding to order", assembly.moulding.name if assembly.moulding else ""),
     ]
     if "rail.width" in s:

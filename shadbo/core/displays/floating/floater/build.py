@@ -18,7 +18,6 @@ from shadbo.core.displays.floating.floater.stock import body_in, held_against
 from shadbo.core.displays.floating.rows import floater_questions
 from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.findings import StationName
-from shadbo.core.job.own_frame import NAME
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.kept import FLOATER_PROFILES, PADS
@@ -33,22 +32,6 @@ FALLBACK = FloaterProfile(
     ledge_mm=25,
     ledge_thick_mm=10,
 )
-
-
-def own_floater(desk: Desk) -> FloaterProfile | None:
-    """The section of a floater that exists, as it was read; None where it is to be made."""
-    own = desk.own_frame
-    if own is None or own.face is None or own.rabbet is None or own.ledge is None or own.ledge_thick is None:
-        return None
-    return FloaterProfile(
-        id="own-frame",
-        name=NAME,
-        wall_mm=own.face.mm,
-        inside_depth_mm=own.rabbet.mm,
-        ledge_mm=own.ledge.mm,
-        ledge_thick_mm=own.ledge_thick.mm,
-        species=own.species,
-    )
 
 
 class Floater(OnePiece):
@@ -73,7 +56,7 @@ class Floater(OnePiece):
         p, options = desk.practice, HOME.of(desk.job)
         canvas = canvas_of(desk)
         gap, face = gap_of(desk, options, canvas), face_of(desk, options)
-        own = own_floater(desk)
+        own = desk.own_frame.floater() if desk.own_frame is not None else None
         held = () if own is not None else held_against(desk, canvas, face, gap)
         best = held[0].profile if held else FALLBACK
         planned = best if isinstance(best, FloaterProfile) else FALLBACK

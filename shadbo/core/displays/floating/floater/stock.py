@@ -6,9 +6,11 @@ from shadbo.core.build.setting import Suitability
 from shadbo.core.desk import Desk
 from shadbo.core.displays.floating.floated import Body
 from shadbo.core.displays.floating.screws import screw_length
+from shadbo.core.job.own_frame import OwnFrame
 from shadbo.core.sheet.quantity import DUST, Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.materials import FloaterProfile, PadStock
+from shadbo.core.shop.values import Reading
 from shadbo.core.sums.canvas import CanvasSums
 from shadbo.core.sums.floater import face_position, ledge_spare, pad_made, pads_for
 from shadbo.core.sums.order import order_mm
@@ -29,10 +31,15 @@ def body_in(
 ) -> tuple[Body, Quantity]:
     """The edge that this moulding makes for a canvas, and the pad that it asks for; lengths in mm."""
     s = desk.sheet
-    wall = s.choose("profile.wall", "wall of the profile", profile.wall_mm, MM, source)
-    ledge = s.choose("profile.ledge", "ledge, from the wall", profile.ledge_mm, MM, source)
-    ledge_thick = s.choose("profile.ledge_thick", "ledge, thickness", profile.ledge_thick_mm, MM, source)
-    listed = s.choose("profile.inside_depth", "inside depth, as listed", profile.inside_depth_mm, MM, source)
+    own = desk.own_frame or OwnFrame()
+
+    def line(key: str, label: str, listed_mm: float, read: Reading | None) -> Quantity:
+        return desk.read(key, label, read) if read is not None else s.choose(key, label, listed_mm, MM, source)
+
+    wall = line("profile.wall", "wall of the profile", profile.wall_mm, own.wall)
+    ledge = line("profile.ledge", "ledge, from the wall", profile.ledge_mm, own.ledge)
+    ledge_thick = line("profile.ledge_thick", "ledge, thickness", profile.ledge_thick_mm, own.ledge_thick)
+    listed = line("profile.inside_depth", "inside depth, as listed", profile.inside_depth_mm, own.inside_depth)
     inside_depth = s.made("frame.inside_depth", "inside depth of the frame", listed)
     wanted = face_position(s, inside_depth, face, canvas.depth)
     pads = pads_of(wanted)

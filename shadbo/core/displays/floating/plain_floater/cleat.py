@@ -19,7 +19,12 @@ def with_cleat(desk: Desk, assembly: Assembly, ledge: Quantity, strip: Quantity)
                    desk.practice.cut_tolerance_mm)  # fmt: skip
     least = assembly.outside_width * s.number(desk.practice.cleat_fraction)
     s.let("cleat.over", "cleat over the least that holds level", length - least, "two thirds of the width as a rule")
-    s.let("hang.from_top", "bevel below the top edge", s["profile.wall"] + ledge)
+    s.let(
+        "hang.from_top",
+        "wall half's point below the top edge",
+        s["profile.wall"] + ledge - strip,
+        "the bevel rises by the strip's height from the wall to the canvas",
+    )
     wall_half = Part(
         "cleat-wall",
         "strip",
