@@ -143,27 +143,37 @@ function Option({ choice, index, detail }: { choice: Choice; index: number; deta
   );
 }
 
+/** Letters from which a value is a sentence, and a note takes a line of its own. */
+const [LONG_VALUE, LONG_NOTE] = [18, 60];
+
 /** What the plan says; a click opens its working. */
 export function ToldRow({ q }: { q: Question }) {
   const session = useSession();
   const open = useLook((s) => s.open);
   const { say } = useMeasures();
+  const [value, note] = [say(q.value), say(q.note)];
+  const wide = note.length > LONG_NOTE;
+  const more = (
+    <span className={`block text-[15px] text-soft ${wide ? "basis-full" : ""}`}>
+      <Frac>{note}</Frac>
+    </span>
+  );
   const body = (
     <>
-      <span className="min-w-14">
+      <span className="min-w-14 flex-1">
         <span className="block">{q.label}</span>
-        <span className="block text-[15px] text-soft">
-          <Frac>{say(q.note)}</Frac>
-        </span>
+        {!wide && more}
       </span>
       <span
-        className={`min-w-28 text-right ${say(q.value).length > 18 ? "text-[17px] leading-tight" : "text-[19px] font-bold"}`}
+        className={`min-w-28 max-w-[60%] text-right ${value.length > LONG_VALUE ? "text-[17px] leading-tight" : "text-[19px] font-bold"}`}
       >
-        <Frac>{say(q.value)}</Frac>
+        <Frac>{value}</Frac>
       </span>
+      {wide && more}
     </>
   );
-  const shape = "flex min-h-12 w-full items-center justify-between gap-4 border-t border-line py-1 text-left";
+  const shape =
+    "flex min-h-12 w-full flex-wrap items-center justify-between gap-x-4 border-t border-line py-1 text-left";
   if (!q.key) return <div className={shape}>{body}</div>;
   const key = q.key;
   return (

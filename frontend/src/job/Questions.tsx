@@ -57,7 +57,7 @@ export function Questions({ station, after, asked, onPast, onStation }: Props) {
           </button>
         )}
       </div>
-      <p className="pb-2 text-soft">{station.lead}</p>
+      <p className="pt-1 pb-2 text-soft">{station.lead}</p>
       {folds(station.questions, onBoard).map(({ q, order, inside }) =>
         q.kind === "fold" ? (
           <Fold key={`${station.name}:${q.id}`} q={q} order={order} inside={inside} onNext={next} />

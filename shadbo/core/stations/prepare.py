@@ -46,13 +46,23 @@ EDGES = {
 }
 
 
+Ready = tuple[str, Both | str, Both | str]
+"""Label, what, how."""
+
+
 def prepare_rows(desk: Desk) -> list[Question]:
-    """The first rows of the mount's station, piece by piece; each is named where there are several."""
-    rows: list[Question] = []
+    """The first rows of the mount's station; among several pieces those that are handled alike are named together."""
+    alike: dict[Ready, list[str]] = {}
     for piece in desk.pieces:
-        whose = f"{piece.name or piece.id}: " if len(desk.pieces) > 1 else ""
-        rows.append(_handling(piece, whose))
-        rows += [told(f"{whose}{label}", value, "", note) for label, value, note in _ready(desk, piece)]
+        for row in (_handling(piece), *_ready(desk, piece)):
+            alike.setdefault(row, []).append(piece.name or piece.noun)
+    several = len(desk.pieces) > 1
+    rows = [
+        told(f"{', '.join(dict.fromkeys(names))}: {label}" if several else label, value, "", note)
+        for (label, value, note), names in alike.items()
+    ]
+    kept = dict.fromkeys(p.no_go for p in desk.pieces if p.no_go)
+    rows += [care(f"No steam, pin or adhesive where its {what} is.") for what in kept]
     if any(isinstance(p.detail, Paper) and p.told["loose_surface"] for p in desk.pieces):
         rows.append(care("Never lay a loose surface face down, and keep acrylic and its static away from it."))
     elif any(isinstance(p.detail, StretchedCanvas | LooseCanvas | Panel | Paper | Puzzle) for p in desk.pieces):
@@ -60,19 +70,15 @@ def prepare_rows(desk: Desk) -> list[Question]:
     return rows
 
 
-def _handling(piece: Piece, whose: str) -> Question:
+def _handling(piece: Piece) -> Ready:
     """One line for all facts: what may be done, what must not, what it asks."""
     facts = piece.told
     may = [yes for name, (yes, _) in MAY.items() if facts[name]]
     never = [no for name, (_, no) in MAY.items() if not facts[name]]
     must = [words for name, words in MUST.items() if facts[name]]
-    near = [f"no steam, pin or adhesive where its {piece.no_go} is"] if piece.no_go else []
-    value = f"may: {', '.join(may)}" if may else "hands off"
     worth = [WORTH[piece.worth]] if piece.worth in WORTH else []
-    return told(f"{whose}Handle it", value, "", "; ".join((*never, *near, *must, *worth)))
-
-
-Ready = tuple[str, Both | str, Both | str]
+    value = f"may: {', '.join(may)}" if may else "by its edges"
+    return "Handle it", value, "; ".join((*never, *must, *worth))
 
 
 def _ready(desk: Desk, piece: Piece) -> Iterator[Ready]:
@@ -110,7 +116,12 @@ def _ready(desk: Desk, piece: Piece) -> Iterator[Ready]:
     elif isinstance(detail, Paper | Plate):
         yield f"The {detail.sort}", PAPERS[detail.sort], ""
     elif isinstance(detail, Badge):
-        yield f"The {detail.sort}", BADGES[detail.sort], ""
+        pierced = detail.sort != "patch" or facts["may_be_pierced"]
+        yield (
+            f"The {detail.sort}",
+            BADGES[detail.sort] if pierced else "held from behind, nothing goes through it",
+            "",
+        )
     elif isinstance(detail, Keepsake) and detail.touch:
         yield "Touch it", f"at {detail.touch}", "nowhere else: padded supports bear there"
 
@@ -131,7 +142,7 @@ PAPERS = {
 BADGES = {
     "badge": "test its clasp; polish nothing",
     "pin": "blunt the point or sleeve it behind the board",
-    "medal": "gloves: skin salts mark metal; its ribbon hangs free",
+    "medal": "gloves: skin salts mark metal",
     "patch": "stitch or pin it through its border only",
 }
 

@@ -174,8 +174,6 @@ def mount_questions(desk: Desk, assembly: Assembly, at: str) -> list[Question]:
     """Which mount and why, its fixings and what each carries, how it is done."""
     s = desk.sheet
     rows: list[Question] = []
-    if desk.piece.no_go:
-        rows.append(care(f"No steam, pin or adhesive where its {desk.piece.no_go} is."))
     row = mount_row(desk, assembly, f"{at}/mount")
     if row is not None:
         rows.append(row)
