@@ -32,7 +32,8 @@ def main() -> None:
             print(f"docs/screenshots/{name}.png")
 
         shot("rack", "/")
-        shot("stock", "/stock")
+        shot("stock", "/stock", "button:has-text('Hawser 30')")
+        shot("settings", "/settings", "button:has-text('Sizes, borders')", "button:has-text('Border of a mat')")
         shot("people", "/people")
         shot("measure", "/jobs/104?at=measure")
         shot("stretch", "/jobs/107?at=measure", "button:text-is('Stretch')")
@@ -45,7 +46,6 @@ def main() -> None:
         shot("jersey-box", "/jobs/118?at=sizes")
         shot("mat", "/jobs/118?at=parts", "button:text-is('Mat, from behind')")
         shot("apart", "/jobs/118?at=depth", "button:text-is('Taken apart')")
-        shot("light-box", "/jobs/122?at=sizes")
         shot("papers", "/jobs/118?at=mount", "button:text-is('Paper & files')")
         shot("zone", "/jobs/118?at=receive", "button:has-text('Maker, condition, marks')", f"{TRACE} button >> nth=0")
         sheet = page.locator(".photo-sheet")

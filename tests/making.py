@@ -8,7 +8,8 @@ from shadbo.core.job.job import Job
 from shadbo.core.pieces.pieces import Piece, StretchedCanvas
 from shadbo.core.plan import Plan
 from shadbo.core.shop.materials import FloaterProfile, Hanger, PadStock, Wire
-from shadbo.core.shop.shop import Shop, Stock
+from shadbo.core.shop.shop import Shop
+from shadbo.core.shop.stock import Stock
 from shadbo.core.shop.values import Reading, Tool
 
 WORKED = FloaterProfile(

@@ -4,7 +4,8 @@ from dataclasses import dataclass
 
 from shadbo.core.change import planned
 from shadbo.core.displays.registry import DISPLAYS, display_of
-from shadbo.core.drawing.thumb import thumb
+from shadbo.core.drawing.svg import Albums
+from shadbo.core.drawing.thumb import front_thumb, thumb
 from shadbo.core.job.job import Job
 from shadbo.core.shop.shop import Shop
 from shadbo.core.words.lengths import Both, System
@@ -26,9 +27,10 @@ class Compared:
     first: Both | None
     asks: int
     picture: str
+    front: str
 
 
-def compare(job: Job, shop: Shop, system: System) -> list[Compared]:
+def compare(job: Job, shop: Shop, system: System, album: Albums | None = None) -> list[Compared]:
     """One line for each display that suits the piece; their options are those that the job keeps for each."""
     now = display_of(job).home.kind
     out = []
@@ -53,6 +55,7 @@ def compare(job: Job, shop: Shop, system: System) -> list[Compared]:
                     None,
                     len(plan.asks),
                     "",
+                    "",
                 )
             )
             continue
@@ -73,6 +76,7 @@ def compare(job: Job, shop: Shop, system: System) -> list[Compared]:
                 plan.findings[0].title if plan.findings and plan.worst in ("stop", "caution") else None,
                 0,
                 thumb(plan, system),
+                front_thumb(plan, system, album),
             )
         )
     return out

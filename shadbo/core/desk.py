@@ -13,7 +13,8 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import AsBuilt, Sheet
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.kept import Drawer
-from shadbo.core.shop.shop import Practice, Shop, Stock
+from shadbo.core.shop.shop import Practice, Shop
+from shadbo.core.shop.stock import Stock
 from shadbo.core.shop.values import Length, Reading, Tool
 from shadbo.core.words.lengths import Mark
 
@@ -33,13 +34,17 @@ class Taken:
 
 @dataclass(frozen=True, slots=True)
 class Desk:
-    """A job laid out for planning. The practice frozen in the job counts before the shop's."""
+    """A job laid out for planning. The practice frozen in the job counts before the shop's.
+
+    ``stock`` is what the shop offers now.
+    """
 
     job: Job
     shop: Shop
     practice: Practice
     mark: Mark
     sheet: Sheet
+    stock: Stock
     levers: Levers = field(default_factory=Levers)
     gathers: bool = False
     takes_frame: bool = False
@@ -63,7 +68,8 @@ class Desk:
         real = {**(own.pins() if own is not None else {}), **job.pins}
         pins = {key: AsBuilt(r.mm, practice.half_width_mm(r.tool), TOOL_WORDS[r.tool]) for key, r in real.items()}
         mark = Mark.named(job.mark) if job.mark is not None else shop.the_mark()
-        return cls(job, shop, practice, mark, Sheet(mark.mm, pins), levers or Levers(), gathers, takes_frame)
+        stock = shop.stock.offered()
+        return cls(job, shop, practice, mark, Sheet(mark.mm, pins), stock, levers or Levers(), gathers, takes_frame)
 
     def on_trial(self) -> "Desk":
         """The same job on an empty sheet: what it works out there is compared and thrown away."""
@@ -73,11 +79,6 @@ class Desk:
     def own_frame(self) -> OwnFrame | None:
         """A frame that exists, where this display can be built in it; None where it is made."""
         return self.job.own_frame if self.takes_frame else None
-
-    @property
-    def stock(self) -> Stock:
-        """The shop's stock."""
-        return self.shop.stock
 
     def take(self, drawer: Drawer[M], role: str, lever: Lever[Any] | None, choose: Callable[[], M]) -> M:
         """The material for a role: as the framer decided, else as the job keeps it, else as the plan chooses.
@@ -122,7 +123,7 @@ class Desk:
     def read(self, key: str, label: str, reading: Reading) -> Quantity:
         """A reading of the job, onto the sheet."""
         half = self.practice.half_width_mm(reading.tool)
-        return self.sheet.read(key, label, reading.mm, MM, half, f"{TOOL_WORDS[reading.tool]} ± {half:g} mm")
+        return self.sheet.read(key, label, reading.mm, MM, half, TOOL_WORDS[reading.tool])
 
     def choose(self, key: str, label: str, decided: Length | None, default_mm: float, source: str) -> Quantity:
         """A length that the framer decided, or the shop's default with its source."""

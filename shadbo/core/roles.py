@@ -3,16 +3,17 @@
 from typing import Literal, get_args
 
 Role = Literal["owner", "framer", "apprentice", "tablet"]
-Ability = Literal["look", "work", "plan", "cut", "stock", "pair", "people"]
+Ability = Literal["look", "work", "plan", "cut", "stock", "practice", "pair", "people"]
 """``look`` at jobs, papers and stock; ``work`` on jobs there are; ``plan`` new ones, and go back to earlier ones;
-``cut`` on machines; change the ``stock``; ``pair`` tablets; say which ``people`` there are and what they may do."""
+``cut`` on machines; change the ``stock`` and the shop's ``practice``;
+``pair`` tablets; say which ``people`` there are and what they may do."""
 
 ROLES: tuple[Role, ...] = get_args(Role)
 ABILITIES: tuple[Ability, ...] = get_args(Ability)
 
 MAY: dict[Role, frozenset[Ability]] = {
     "owner": frozenset(ABILITIES),
-    "framer": frozenset({"look", "work", "plan", "cut", "stock", "pair"}),
+    "framer": frozenset({"look", "work", "plan", "cut", "stock", "practice", "pair"}),
     "apprentice": frozenset({"look", "work", "plan"}),
     "tablet": frozenset({"look", "work"}),
 }
@@ -20,7 +21,7 @@ MAY: dict[Role, frozenset[Ability]] = {
 
 ROLE_SAYS: dict[Role, str] = {
     "owner": "everything, and who else there is",
-    "framer": "jobs, stock and machines; pairs tablets",
+    "framer": "jobs, stock, habits and machines; pairs tablets",
     "apprentice": "plans and works on jobs; no stock, no machines",
     "tablet": "works on jobs there are, at the bench",
 }
@@ -31,6 +32,7 @@ REFUSED: dict[Ability, str] = {
     "plan": "make jobs or go back to earlier ones",
     "cut": "send work to a machine",
     "stock": "change the stock",
+    "practice": "change the shop's habits",
     "pair": "pair tablets",
     "people": "change who works here",
 }

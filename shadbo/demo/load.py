@@ -4,7 +4,7 @@ from sqlalchemy.orm import Session
 
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.people import CREW
-from shadbo.demo.pictures import shirt_photo
+from shadbo.demo.pictures import photographed
 from shadbo.demo.shop import demo_shop
 from shadbo.files.photo import take_in
 from shadbo.store.database import engine, migrate
@@ -26,10 +26,10 @@ def load(url: str | None = None) -> str:
             return "The demo workshop is there already; left as it is."
         jobs = Jobs(session, WORKSHOP, "demo")
         for n, job in enumerate(demo_jobs(), 1):
-            made = jobs.make(job, f"demo-{n}")
-            if job.display == "jersey box":
-                photo = take_in(shirt_photo())
-                Photos(session, WORKSHOP).add(made.id, photo, "the shirt on the bench", "demo-shirt")
+            shown, taken = photographed(job)
+            made = jobs.make(shown, f"demo-{n}")
+            for k, photo in enumerate(taken, 1):
+                Photos(session, WORKSHOP).add(made.id, take_in(photo.jpeg), photo.name, f"demo-{n}-{k}")
     return f"Loaded the demo workshop with {len(demo_jobs())} jobs."
 
 

@@ -2,6 +2,7 @@
 
 from shadbo.core.shop.boards import (
     Clip,
+    CornerPiece,
     Dowel,
     FrameProfile,
     LampStrip,
@@ -24,6 +25,7 @@ def _frame(
     rabbet: float,
     lip: float,
     price: float,
+    colour: str,
     wood: Species = "softwood",
 ) -> FrameProfile:
     return FrameProfile(
@@ -35,18 +37,19 @@ def _frame(
         lip_mm=lip,
         species=wood,
         price_per_m=price,
+        colour=colour,
     )
 
 
 FRAMES = (
-    _frame("buoy-16", "Buoy 16", 16, 20, 13, 6, 3.1),
-    _frame("buoy-22", "Buoy 22", 22, 26, 18, 6, 3.9),
-    _frame("cleat-25", "Cleat 25", 25, 34, 26, 7, 5.4),
-    _frame("hawser-30", "Hawser 30 ash", 30, 40, 32, 8, 9.6, "hardwood"),
-    _frame("bollard-35", "Bollard 35", 35, 52, 44, 9, 8.8),
-    _frame("beacon-45", "Beacon 45 ash", 45, 62, 54, 10, 14.5, "hardwood"),
-    _frame("locker-40", "Locker 40", 40, 78, 70, 10, 15.8),
-    _frame("hold-45", "Hold 45", 45, 102, 94, 11, 19.2),
+    _frame("buoy-16", "Buoy 16", 16, 20, 13, 6, 3.1, "#2d2b2a"),
+    _frame("buoy-22", "Buoy 22", 22, 26, 18, 6, 3.9, "#7a5a3c"),
+    _frame("cleat-25", "Cleat 25", 25, 34, 26, 7, 5.4, "#ece7da"),
+    _frame("hawser-30", "Hawser 30 ash", 30, 40, 32, 8, 9.6, "#d3bd92", "hardwood"),
+    _frame("bollard-35", "Bollard 35", 35, 52, 44, 9, 8.8, "#3b2f28"),
+    _frame("beacon-45", "Beacon 45 ash", 45, 62, 54, 10, 14.5, "#c8ae80", "hardwood"),
+    _frame("locker-40", "Locker 40", 40, 78, 70, 10, 15.8, "#2d2b2a"),
+    _frame("hold-45", "Hold 45", 45, 102, 94, 11, 19.2, "#5b4634"),
 )
 
 
@@ -159,6 +162,12 @@ LAMPS = (
 SUPPLIES = tuple(
     Supply(id=f"supply-{n}", name=f"plug supply {n} W, 12 V", watts=n, plug_mm=8, price=6 + n / 4)
     for n in (6, 12, 24, 36, 60)
+)
+CORNERS = (
+    CornerPiece(id="biscuit-0", name="beech biscuit no. 0", kind="biscuit no. 0", price=0.06),
+    CornerPiece(id="biscuit-10", name="beech biscuit no. 10", kind="biscuit no. 10", price=0.07),
+    CornerPiece(id="biscuit-20", name="beech biscuit no. 20", kind="biscuit no. 20", price=0.08),
+    CornerPiece(id="plate-50", name="steel corner plate 50", kind="corner plate", price=0.55),
 )
 DOWELS = tuple(
     Dowel(id=f"beech-{n}", name=f"beech dowel {n}", diameter_mm=n, price_per_m=0.8 + n / 8)

@@ -1,18 +1,40 @@
 """Stock and practice of the demo workshop. All names, sizes and prices are invented."""
 
 from shadbo.core.shop.materials import FloaterProfile, Hanger, PadStock, PlainStock, Screw, Wire
-from shadbo.core.shop.shop import Shop, Stock
-from shadbo.demo.sheets import CLIPS, DOWELS, FRAMES, LAMPS, POSTER_RAILS, SHEETS, SPACERS, SUPPLIES, TAPES
+from shadbo.core.shop.shop import Shop
+from shadbo.core.shop.stock import Stock
+from shadbo.demo.sheets import CLIPS, CORNERS, DOWELS, FRAMES, LAMPS, POSTER_RAILS, SHEETS, SPACERS, SUPPLIES, TAPES
 
 PROFILES = (
     FloaterProfile(
-        id="skiff-24", name="Skiff 24", wall_mm=7, inside_depth_mm=24, ledge_mm=22, ledge_thick_mm=10, price_per_m=5.2
+        id="skiff-24",
+        name="Skiff 24",
+        wall_mm=7,
+        inside_depth_mm=24,
+        ledge_mm=22,
+        ledge_thick_mm=10,
+        price_per_m=5.2,
+        colour="#e9e4d6",
     ),
     FloaterProfile(
-        id="skiff-32", name="Skiff 32", wall_mm=7, inside_depth_mm=32, ledge_mm=24, ledge_thick_mm=10, price_per_m=6.1
+        id="skiff-32",
+        name="Skiff 32",
+        wall_mm=7,
+        inside_depth_mm=32,
+        ledge_mm=24,
+        ledge_thick_mm=10,
+        price_per_m=6.1,
+        colour="#e9e4d6",
     ),
     FloaterProfile(
-        id="quay-46", name="Quay 46", wall_mm=9, inside_depth_mm=46, ledge_mm=25, ledge_thick_mm=6, price_per_m=8.4
+        id="quay-46",
+        name="Quay 46",
+        wall_mm=9,
+        inside_depth_mm=46,
+        ledge_mm=25,
+        ledge_thick_mm=6,
+        price_per_m=8.4,
+        colour="#2d2b2a",
     ),
     FloaterProfile(
         id="quay-54",
@@ -23,18 +45,38 @@ PROFILES = (
         ledge_thick_mm=12,
         species="hardwood",
         price_per_m=12.8,
+        colour="#c29a63",
     ),
     FloaterProfile(
-        id="mole-68", name="Mole 68", wall_mm=12, inside_depth_mm=68, ledge_mm=32, ledge_thick_mm=12, price_per_m=11.5
+        id="mole-68",
+        name="Mole 68",
+        wall_mm=12,
+        inside_depth_mm=68,
+        ledge_mm=32,
+        ledge_thick_mm=12,
+        price_per_m=11.5,
+        colour="#4a3a2e",
     ),
 )
 PLAIN = (
-    PlainStock(id="pine-18", name="pine 18 square", face_mm=18, height_mm=18, price_per_m=1.9),
-    PlainStock(id="pine-20-45", name="pine 20 × 45", face_mm=20, height_mm=45, price_per_m=2.6),
-    PlainStock(id="pine-24-90", name="pine 24 × 90", face_mm=24, height_mm=90, price_per_m=4.1),
-    PlainStock(id="pine-28-160", name="pine board 28 × 160", face_mm=28, height_mm=160, price_per_m=6.2),
-    PlainStock(id="pine-28-200", name="pine board 28 × 200", face_mm=28, height_mm=200, price_per_m=7.9),
-    PlainStock(id="ash-20-60", name="ash 20 × 60", face_mm=20, height_mm=60, species="hardwood", price_per_m=6.9),
+    PlainStock(id="pine-18", name="pine 18 square", face_mm=18, height_mm=18, price_per_m=1.9, colour="#dcc193"),
+    PlainStock(id="pine-20-45", name="pine 20 × 45", face_mm=20, height_mm=45, price_per_m=2.6, colour="#dcc193"),
+    PlainStock(id="pine-24-90", name="pine 24 × 90", face_mm=24, height_mm=90, price_per_m=4.1, colour="#dcc193"),
+    PlainStock(
+        id="pine-28-160", name="pine board 28 × 160", face_mm=28, height_mm=160, price_per_m=6.2, colour="#dcc193"
+    ),
+    PlainStock(
+        id="pine-28-200", name="pine board 28 × 200", face_mm=28, height_mm=200, price_per_m=7.9, colour="#dcc193"
+    ),
+    PlainStock(
+        id="ash-20-60",
+        name="ash 20 × 60",
+        face_mm=20,
+        height_mm=60,
+        species="hardwood",
+        price_per_m=6.9,
+        colour="#d9c8a0",
+    ),
 )
 PADS = (
     PadStock(id="felt-1", name="felt 1", thick_mm=1, species="felt", price_per_m2=9),
@@ -205,5 +247,6 @@ def demo_shop() -> Shop:
         lamps=LAMPS,
         supplies=SUPPLIES,
         dowels=DOWELS,
+        corners=CORNERS,
     )
     return Shop(name="Netloft Framing", mark="0.5 mm", stock=stock)

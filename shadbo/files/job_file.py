@@ -41,7 +41,7 @@ def read(text: str) -> Job:
     try:
         return read_job(upgrade(data))
     except BadEdit as bad:
-        raise BadFile(bad.at, _shown(bad.found), bad.message) from None
+        raise BadFile(bad.at, _shown(bad.found), bad.message.removeprefix("expected ")) from None
 
 
 def _no_constant(name: str) -> None:

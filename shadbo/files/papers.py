@@ -29,8 +29,28 @@ class Paper:
 def papers_of(plan: Plan, system: System) -> list[Paper]:
     """The files that this plan has use for; the work sheet always, even while readings are missing."""
     out = [Paper("work-sheet.pdf", "Work sheet", "sizes, depth, mounts, parts, drawings, cautions", PDF, True, _work)]
+    out.append(
+        Paper(
+            "ticket.pdf",
+            "Job ticket",
+            "goes with the piece: whose, what, its state, what was agreed",
+            PDF,
+            True,
+            _ticket,
+        )
+    )
     if plan.assembly is None:
         return out
+    out.append(
+        Paper(
+            "label.pdf",
+            "Label for the back",
+            "title, maker, materials, care; one more for the owner",
+            PDF,
+            True,
+            _label,
+        )
+    )
     templates = templates_of(plan, system)
     mats = mats_of(plan)
     if templates:
@@ -67,6 +87,18 @@ def _work(plan: Plan, page: Page, system: System, number: int) -> bytes:
     from shadbo.files.work_sheet import work_sheet
 
     return work_sheet(plan, page, system, number)
+
+
+def _ticket(plan: Plan, page: Page, system: System, number: int) -> bytes:
+    from shadbo.files.label_sheet import ticket
+
+    return ticket(plan, page, system, number)
+
+
+def _label(plan: Plan, page: Page, _: System, number: int) -> bytes:
+    from shadbo.files.label_sheet import label_sheet
+
+    return label_sheet(plan, page, number)
 
 
 def _templates(plan: Plan, page: Page, system: System, _: int) -> bytes:

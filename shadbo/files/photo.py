@@ -1,9 +1,14 @@
 """Photographs: checked, turned upright, freed of what the camera wrote into them, and made small."""
 
 import io
+from collections.abc import Sequence
 from dataclasses import dataclass
+from math import dist
 
 from PIL import Image, ImageFile, ImageOps
+
+from shadbo.core.shapes.perspective import perspective
+from shadbo.core.shapes.plane import Dot
 
 MOST_BYTES = 20_000_000
 MOST_PIXELS = 60_000_000
@@ -46,6 +51,25 @@ def take_in(data: bytes) -> Photo:
     small = image.copy()
     small.thumbnail((SMALL_SIDE, SMALL_SIDE))
     return Photo(image.width, image.height, _jpeg(image), _jpeg(small))
+
+
+SQUARED_SIDE = 900
+
+
+def squared(jpeg: bytes, corners: Sequence[Dot], ratio: float) -> bytes:
+    """What lies between four corners (shares of the sides), seen square on: a JPEG of that width : height.
+
+    No larger than the part was photographed, and 900 px at most.
+    """
+    with Image.open(io.BytesIO(jpeg), formats=("JPEG",)) as image:
+        there = [(x * image.width, y * image.height) for x, y in corners]
+        across = max(dist(there[0], there[1]), dist(there[3], there[2]))
+        down = max(dist(there[0], there[3]), dist(there[1], there[2]))
+        width = min(max(across, down * ratio), SQUARED_SIDE, SQUARED_SIDE * ratio)
+        size = max(round(width), 1), max(round(width / ratio), 1)
+        w, h = size
+        turn = perspective(((0, 0), (w, 0), (w, h), (0, h)), there)
+        return _jpeg(image.transform(size, Image.Transform.PERSPECTIVE, turn, Image.Resampling.BICUBIC))
 
 
 def _on_white(image: Image.Image) -> Image.Image:

@@ -12,6 +12,7 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, unit_name
 from shadbo.core.stations import stations
 from shadbo.core.words.lengths import inch_text
+from shadbo.core.words.words import give_or_take, size_text, value_text
 from shadbo.core.words.working import Line, line
 from shadbo.files.solids import solids_data
 
@@ -48,20 +49,22 @@ def as_csv(plan: Plan) -> str:
 
 
 def as_text(plan: Plan) -> str:
-    """The figures as a table for a terminal, the findings below."""
+    """The figures as a table for a terminal, the findings below; all in the shop's own system."""
+    system, mark = plan.desk.mark.system, plan.desk.mark
     out = [f"{plan.desk.job.title or 'untitled'} — {plan.display.name}, {plan.state}", ""]
-    for _, label, value, unit, inch, plus_minus, source in _rows(plan):
-        sure = f"± {plus_minus}" if plus_minus not in ("", "0.00") else ""
-        out.append(f"{label:<46.46} {value:>10} {unit:<6} {inch:>10}  {sure:<8} {source}".rstrip())
+    for q in plan.desk.sheet.named.values():
+        value, source = value_text(q, mark).pick(system), (q.name.source or "") if q.name else ""
+        off = "" if q.kind == "cut" or q.likely < 0.005 else f"± {give_or_take(q).pick(system)}"
+        out.append(f"{_label(q):<46.46} {value:>14}  {off:<12} {source}".rstrip())
     out += _parts(plan) + _bench(plan)
     if plan.asks:
         out += ["", "still to measure: " + "; ".join(a.label for a in plan.asks)]
     for finding in plan.findings:
         out.append("")
-        out.append(f"{finding.severity.upper()}: {finding.title.mm} — {finding.detail.mm}")
-        out += [f"    {r.proposal.label.mm}: {r.says.mm}" for r in finding.remedies]
+        out.append(f"{finding.severity.upper()}: {finding.title.pick(system)} — {finding.detail.pick(system)}")
+        out += [f"    {r.proposal.label.pick(system)}: {r.says.pick(system)}" for r in finding.remedies]
         if finding.by_hand is not None:
-            out.append(f"    {finding.by_hand.mm}")
+            out.append(f"    {finding.by_hand.pick(system)}")
     return "\n".join(out) + "\n"
 
 
@@ -69,15 +72,16 @@ def _parts(plan: Plan) -> list[str]:
     """What is cut and bought: count, name, sizes."""
     if plan.assembly is None:
         return []
-    out = ["", "TO CUT"]
+    out, system = ["", "TO CUT"], plan.desk.mark.system
     for part in plan.assembly.parts:
         sizes = [q for q in (part.length, part.width, part.thick) if q is not None]
         if not part.to_cut or not sizes:
             continue
         shown = sizes[:1] if part.of_profile else sizes
-        size = " × ".join(f"{q.value:g}" for q in shown) + (" long point to long point" if part.mitred else "")
+        size = " × ".join(size_text(q.value, plan.desk.mark, system) for q in shown)
+        size += f" {system}" + (", long point to long point" if part.mitred else "")
         note = f"; {part.note}" if part.note and not part.of_profile else ""
-        out.append(f"{part.count} × {part.called}: {size} mm{note}")
+        out.append(f"{part.count} × {part.called}: {size}{note}")
     for join in plan.assembly.joins:
         out.append(f"{len(join.fixings)} × {join.item}")
     return out
@@ -86,16 +90,17 @@ def _parts(plan: Plan) -> list[str]:
 def _bench(plan: Plan) -> list[str]:
     """What each station tells, in the order of work: mount, parts that go with it, closing and hanging."""
     out: list[str] = []
+    system = plan.desk.mark.system
     for station in stations(plan):
         if station.name not in ("mount", "hang"):
             continue
-        out += ["", f"{station.label.upper()}: {station.answer.mm}"]
+        out += ["", f"{station.label.upper()}: {station.answer.pick(system)}"]
         for q in station.questions:
             if q.kind == "care":
                 out.append(f"take care: {q.label}")
-            elif q.value is not None and q.value.mm:
-                note = f" ({q.note.mm})" if q.note else ""
-                out.append(f"{q.label}: {q.value.mm}{note}")
+            elif q.value is not None and q.value.pick(system):
+                note = f" ({q.note.pick(system)})" if q.note else ""
+                out.append(f"{q.label}: {q.value.pick(system)}{note}")
     return out
 
 
@@ -136,7 +141,11 @@ def as_data(plan: Plan) -> dict[str, Any]:
         "solids": solids_data(plan),
         "hanging": None
         if hang is None
-        else {"kind": hang.kind, "reason": hang.reason, "hanger": hang.hanger.name if hang.hanger else None},
+        else {
+            "kind": hang.kind,
+            "reason": hang.reason.pick(mark.system),
+            "hanger": hang.hanger.name if hang.hanger else None,
+        },
         "findings": [
             {
                 "code": f.code,

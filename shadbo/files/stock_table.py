@@ -1,42 +1,43 @@
-"""Stock from a table, and as one: sheets, mouldings and spacers by their id, in millimetres."""
+"""Stock from a table, and as one: all kinds by their id, in millimetres and kilograms."""
 
 import csv
 import io
 from typing import Any
 
-from shadbo.core.shop.boards import FrameProfile, SheetStock, SpacerStock
-from shadbo.core.shop.shop import Stock
+from shadbo.core.shop.stock import Stock
+from shadbo.core.shop.stock_kinds import STOCK_KINDS, StockKind, kind_of
 from shadbo.core.shop.values import Value
 from shadbo.files.cut_list_file import safe
 from shadbo.files.tables import Row, Table, Taken, Wrong, fits, said
 
-STOCK_KINDS: dict[str, tuple[str, type[Value], tuple[str, ...], tuple[str, ...]]] = {
-    "sheet": ("sheets", SheetStock, ("thick_mm", "width_mm", "height_mm", "price_per_m2"), ("kind", "colour")),
-    "moulding": (
-        "frames",
-        FrameProfile,
-        ("face_mm", "height_mm", "rabbet_mm", "lip_mm", "price_per_m"),
-        ("species",),
-    ),
-    "spacer": ("spacers", SpacerStock, ("height_mm", "thick_mm", "price_per_m"), ()),
+
+def _columns(drawer: StockKind) -> tuple[tuple[str, ...], tuple[str, ...]]:
+    """Columns that hold numbers, and those that hold words."""
+    fields = {n: kind_of(n, f)[0] for n, f in drawer.model.model_fields.items() if n not in ("id", "name")}
+    words = ("choice", "yes or no", "colour", "text")
+    return tuple(n for n, k in fields.items() if k not in words), tuple(n for n, k in fields.items() if k in words)
+
+
+KINDS: dict[str, tuple[str, type[Value], tuple[str, ...], tuple[str, ...]]] = {
+    d.one: (d.home, d.model, *_columns(d)) for d in STOCK_KINDS
 }
-STOCK_COLUMNS = ("type", "id", "name", *dict.fromkeys(c for _, _, n, w in STOCK_KINDS.values() for c in (*n, *w)))
+STOCK_COLUMNS = ("type", "id", "name", *dict.fromkeys(c for _, _, n, w in KINDS.values() for c in (*n, *w)))
 
 
 def stock_table(text: str, stock: Stock) -> tuple[Taken, Stock]:
-    """Stock to add or replace by id. Columns: type (sheet, moulding, spacer), id, name and the type's own; mm.
+    """Stock to add or replace by id. Columns: type, id, name and the type's own; mm and kg.
 
     The stock as it would be; unchanged where anything is wrong.
     """
     table = Table(text, ("type", "id", "name"), STOCK_COLUMNS)
     wrong, rows = list(table.wrong), []
     lists: dict[str, dict[str, Value]] = {
-        home: {x.id: x for x in getattr(stock, home)} for home, _, _, _ in STOCK_KINDS.values()
+        home: {x.id: x for x in getattr(stock, home)} for home, _, _, _ in KINDS.values()
     }
     for line, cells in table.rows:
-        known = STOCK_KINDS.get(cells.get("type", "").lower())
+        known = KINDS.get(cells.get("type", "").lower())
         if known is None:
-            wrong.append(Wrong(line, "type", said(cells.get("type", "")), f"one of {', '.join(STOCK_KINDS)}"))
+            wrong.append(Wrong(line, "type", said(cells.get("type", "")), f"one of {', '.join(KINDS)}"))
             continue
         home, model, numbers, words = known
         data: dict[str, Any] = {"id": cells.get("id", ""), "name": cells.get("name", "")}
@@ -70,16 +71,25 @@ def _number(text: str, line: int, column: str, wrong: list[Wrong], data: dict[st
     return True
 
 
+def _cell(value: object) -> str:
+    if isinstance(value, bool):
+        return "yes" if value else "no"
+    if isinstance(value, float | int):
+        short = f"{value:.12g}"
+        return short if float(short) == value else repr(value)
+    return str(safe(str(value or "")))
+
+
 def stock_csv(stock: Stock) -> str:
     """The same columns with all there is: what is saved, changed and taken in again."""
     out = io.StringIO()
     writer = csv.DictWriter(out, STOCK_COLUMNS, lineterminator="\n")
     writer.writeheader()
-    for kind, (home, _, numbers, words) in STOCK_KINDS.items():
+    for kind, (home, _, numbers, words) in KINDS.items():
         for item in getattr(stock, home):
             row: dict[str, object] = {"type": kind}
             for name in ("id", "name", *numbers, *words):
                 cell = getattr(item, name)
-                row[name] = f"{cell:g}" if isinstance(cell, float | int) else safe(cell or "")
+                row[name] = _cell(cell)
             writer.writerow(row)
     return out.getvalue()

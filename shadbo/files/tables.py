@@ -9,6 +9,7 @@ from pydantic import ValidationError
 
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.shop.values import Value
+from shadbo.core.words.refusals import refusal
 
 MOST_ROWS = 500
 MOST_COLUMNS = 60
@@ -98,9 +99,9 @@ def fits(model: type[Value], data: dict[str, Any], line: int, wrong: list[Wrong]
     try:
         model.model_validate(data)
     except ValidationError as bad:
-        first = bad.errors(include_url=False, include_context=False)[0]
+        first = bad.errors(include_url=False)[0]
         column = str(first["loc"][-1]) if first["loc"] else "the line"
         found = first["input"] if isinstance(first["input"], str | int | float) else ""
-        wrong.append(Wrong(line, column, said(str(found)), first["msg"].removeprefix("Value error, ")))
+        wrong.append(Wrong(line, column, said(str(found)), refusal(first)))
         return False
     return True

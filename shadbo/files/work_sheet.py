@@ -1,4 +1,4 @@
-"""The work sheet: one job on paper, with sizes, depth, mounts, parts, drawings and cautions."""
+"""The work sheet: one job on two pages. First its looks, what to cut and what to mind, then how it goes together."""
 
 from html import escape
 
@@ -11,35 +11,48 @@ from shadbo.core.drawing.svg import write_svg
 from shadbo.core.drawing.tiles import Page
 from shadbo.core.plan import Plan
 from shadbo.core.stations import stations
+from shadbo.core.words.days import day_text
 from shadbo.core.words.lengths import System
+from shadbo.core.words.words import size_text
 from shadbo.files.pdf_page import to_pdf
 
-SHOWN: tuple[ViewName, ...] = ("front", "edge", "back", "apart", "holes", "mat", "stretch")
-NOT_ON_PAPER = ("act", "photos", "compare", "layouts", "table", "cutter", "colours", "outline", "artwork")
-TOLD = ("sizes", "depth", "mount", "parts", "hang")
+FIRST: tuple[ViewName, ...] = ("front", "edge")
+SECOND: tuple[ViewName, ...] = ("back", "apart")
+Block = tuple[str, int]
+"""A piece of the page and about how many lines it takes."""
+LETTERS = 50
+"""About so many stand on a line of a column."""
+TOLD = ("sizes", "depth", "mount", "hang")
+MOST_ROWS = 9
+"""Of a station: what is told first is told; all of it stands on the screen."""
 
 
 def work_sheet(plan: Plan, page: Page, system: System, number: int = 0) -> bytes:
     """The PDF."""
-    return to_pdf(as_html(plan, system, number), page, title=plan.desk.job.title or "work sheet")
+    return to_pdf(as_html(plan, system, number), page, 11.0, plan.desk.job.title or "work sheet")
 
 
 def as_html(plan: Plan, system: System, number: int = 0) -> str:
     """What stands on it. A job with readings still missing gets what is known and what to measure."""
-    job = plan.desk.job
-    head = f"<h1>{escape(job.title or 'untitled')}</h1>"
-    owner = escape(job.owner.name or "no owner yet")
-    due = f", due {job.due.isoformat()}" if job.due else ""
-    no = f"job {number} · " if number else ""
-    head += f"<p>{no}{escape(plan.display.name)} · for {owner}{due} · {escape(plan.desk.shop.name)}</p>"
-    body = head + _findings(plan, system)
+    body = _head(plan, number) + _findings(plan, system)
     if plan.asks:
         asks = "".join(f"<li>{escape(a.label)}</li>" for a in plan.asks)
-        body += f"<h2>Still to measure</h2><ul>{asks}</ul>"
-    else:
-        body += _drawings(plan, system, ("front", "edge")) + _stations(plan, system)
-        body += _cut_list(plan) + _drawings(plan, system, SHOWN[2:])
-    return body + _cautions(plan)
+        return body + f"<h2>Still to measure</h2><ul>{asks}</ul>" + _cautions(plan)
+    first = _drawings(plan, system, FIRST) + _cut_list(plan, system) + _cautions(plan)
+    second = _drawings(plan, system, SECOND) + _stations(plan, system)
+    return f"<div class='tight'>{body}{first}{second}</div>"
+
+
+def _head(plan: Plan, number: int) -> str:
+    """Whose it is, what it is, when it is due, the moulding by name."""
+    job = plan.desk.job
+    no = f"job {number} · " if number else ""
+    due = f", due {day_text(job.due)}" if job.due else ""
+    moulding = plan.assembly.moulding if plan.assembly is not None else None
+    of = f" · {escape(moulding.name)}" if moulding is not None else ""
+    owner = escape(job.owner.name or "no owner yet")
+    words = f"{no}{escape(plan.display.name)}{of} · for {owner}{due} · {escape(plan.desk.shop.name)}"
+    return f"<h1>{escape(job.title or 'untitled')}</h1><p>{words}</p>"
 
 
 def _findings(plan: Plan, system: System) -> str:
@@ -55,53 +68,73 @@ def _findings(plan: Plan, system: System) -> str:
 
 
 def _drawings(plan: Plan, system: System, views: tuple[ViewName, ...]) -> str:
-    here = [v for v in views if v in views_of(plan)]
+    """Two drawings side by side."""
     out = ""
-    for view in here:
+    for view in (v for v in views if v in views_of(plan)):
         sheet = compose(scene_of(plan, view, system), BOARDS[view])
         svg = write_svg(sheet, TITLES[view], printed=True).replace(f'"{BOARDS[view].name}-', f'"{view}-')
         svg = svg.replace(f"url(#{BOARDS[view].name}-", f"url(#{view}-")
-        out += f"<div class='drawing keep'><h2>{TITLES[view]}</h2>{svg}</div>"
-    return out
+        out += f"<td class='drawing' style='width:50%;border:0'><b>{TITLES[view]}</b>{svg}</td>"
+    return f"<table class='keep'><tr>{out}</tr></table>" if out else ""
 
 
 def _stations(plan: Plan, system: System) -> str:
-    out = ""
+    out: list[Block] = []
     for station in stations(plan):
         if station.name not in TOLD:
             continue
-        rows = "".join(_row(q, system) for q in station.questions)
+        rows = [row for q in station.questions if (row := _row(q, system)) is not None]
+        left = len(rows) - MOST_ROWS
+        more = f"<tr><td colspan='2' class='soft'>and {left} more on the screen</td></tr>" if left > 0 else ""
         answer = escape(station.answer.pick(system))
-        out += f"<h2>{escape(station.label)}: {answer}</h2><table>{rows}</table>"
-    return out
+        head = f"<tr><td colspan='2'><b>{escape(station.label)}: {answer}</b></td></tr>"
+        shown = rows[:MOST_ROWS]
+        html = "".join(row for row, _ in shown)
+        out.append((f"<table class='keep'>{head}{html}{more}</table>", 2 + sum(n for _, n in shown)))
+    return _side_by_side(out)
 
 
-def _row(q: Question, system: System) -> str:
-    if q.kind == "care":
-        return f"<tr><td colspan='2'><div class='care'>{escape(q.label)}</div></td></tr>"
+def _side_by_side(blocks: list[Block]) -> str:
+    """Two columns, the second begun where the first has half of the lines: set once, where a browser's try many."""
+    half, left, columns = sum(n for _, n in blocks) / 2, 0.0, ["", ""]
+    for html, lines in blocks:
+        columns[0 if left + lines / 2 <= half else 1] += html
+        left += lines
+    cells = "".join(f"<td style='width:50%;border:0;vertical-align:top;padding-right:4mm'>{c}</td>" for c in columns)
+    return f"<table style='margin-top:3mm'><tr>{cells}</tr></table>"
+
+
+def _row(q: Question, system: System) -> Block | None:
+    """What was decided or follows; a question that nobody answered is none for paper."""
+    if q.kind not in ("told", "pin") and not q.decided:
+        return None
     picked = next((c.label for c in q.choices if c.picked), "")
     value = q.value.pick(system) if q.value is not None else picked
-    if not value or q.kind in NOT_ON_PAPER:
-        return ""
-    note = f" <span class='soft'>{escape(q.note.pick(system))}</span>" if q.note is not None else ""
-    return f"<tr><td>{escape(q.label)}</td><td>{escape(value)}{note}</td></tr>"
+    if not value or (q.kind == "pin" and not q.decided):
+        return None
+    says = q.note.pick(system) if q.note is not None else ""
+    note = f" <span class='soft'>{escape(says)}</span>" if says else ""
+    lines = 1 + max(3 * len(q.label), len(value) + len(says)) // LETTERS
+    return f"<tr><td>{escape(q.label)}</td><td>{escape(value)}{note}</td></tr>", lines
 
 
-def _cut_list(plan: Plan) -> str:
-    rows = ""
+def _cut_list(plan: Plan, system: System) -> str:
+    """Every row with a box to tick."""
+    rows, mark = "", plan.desk.mark
     for n, row in enumerate(cut_list(plan), 1):
-        size = " × ".join(f"{x:g}" for x in (row.length_mm, row.width_mm, row.thick_mm) if x is not None)
+        sizes = (row.length_mm, row.width_mm, row.thick_mm)
+        size = " × ".join(size_text(x, mark, system) for x in sizes if x is not None)
+        what = f" <span class='soft'>{escape(row.material)}</span>" if row.material not in row.name else ""
         note = f"<span class='soft'>{escape(row.note)}</span>" if row.note else ""
-        name = escape(row.name)
-        first = f"<tr><td class='n soft'>{n}</td><td class='n'>{row.count} ×</td>"
-        rows += f"{first}<td>{name}</td><td class='n'>{size}</td><td>{note}</td></tr>"
+        first = f"<tr><td class='n soft'>{n}</td><td>☐</td><td class='n'>{row.count} ×</td>"
+        rows += f"{first}<td>{escape(row.name)}{what}</td><td class='n'><b>{size}</b></td><td>{note}</td></tr>"
     said = f"<p class='soft'>{escape(set_words(plan))}</p>" if set_words(plan) else ""
-    return f"<h2>To cut and to fetch, mm</h2>{said}<table>{rows}</table>"
+    return f"<h2>To cut and to fetch, {system}</h2>{said}<table>{rows}</table>"
 
 
 def _cautions(plan: Plan) -> str:
     seen = dict.fromkeys(q.label for s in stations(plan) for q in s.questions if q.kind == "care")
-    rows = "".join(f"<div class='care'>{escape(text)}</div>" for text in seen)
     never = plan.desk.piece.never
-    first = f"<div class='care'>Never: {escape(never)}</div>" if never else ""
-    return f"<h2>Take care</h2>{first}{rows}" if seen or never else ""
+    told = ([f"Never: {never}"] if never else []) + list(seen)
+    blocks = [(f"<div class='care'>{escape(text)}</div>", 1 + len(text) // LETTERS) for text in told]
+    return f"<h2>Take care</h2>{_side_by_side(blocks)}" if told else ""

@@ -4,21 +4,23 @@ import datetime as dt
 from collections.abc import Sequence
 from typing import Any, cast
 
-from sqlalchemy import ColumnElement, Select, or_, select
+from sqlalchemy import Select, select
 from sqlalchemy.orm import Session
 
 from shadbo.core.change import change, planned, with_materials
 from shadbo.core.decisions.edit import Edit
+from shadbo.core.job.afresh import afresh
 from shadbo.core.job.edits import apply, apply_to, clashes, read_job
 from shadbo.core.job.job import Job
 from shadbo.core.job_versions import upgrade
 from shadbo.core.plan import Plan
 from shadbo.core.shop.shop import Shop
 from shadbo.core.shop.values import STORED
+from shadbo.store.finding import Finder, Found, Shelf, Wanted
 from shadbo.store.history import Kind, Past, undoable
 from shadbo.store.models import JobRow, RevisionRow, WorkshopRow
-from shadbo.store.rack import shop_mark, tell
-from shadbo.store.records import Kept, Listed, NoSuchJob, NothingToUndo, Revision, Stale, as_kept
+from shadbo.store.rack import TOLD_AT_ONCE, left_behind, tell
+from shadbo.store.records import Kept, Listed, NoSuchJob, NothingToUndo, Revision, Stale, as_kept, within_range
 from shadbo.store.shops import row_mark, shop_as_of
 
 
@@ -67,7 +69,7 @@ class Jobs:
 
         The job is checked once, after the edits; the shop is read anew only when its row has changed.
         """
-        _within_range(job_id)
+        within_range(job_id)
         query = (
             select(JobRow.version, JobRow.document, row_mark())
             .join(WorkshopRow, WorkshopRow.id == JobRow.workshop_id)
@@ -88,23 +90,25 @@ class Jobs:
         """Give the connection back: what follows is computed, and reads nothing more."""
         self._session.commit()
 
-    def find(self, words: str = "", state: str = "", limit: int = 200) -> list[Listed]:
-        """Jobs by words in title, owner or number, what is due first on top."""
+    def find(self, words: str = "", state: str = "", shelf: Shelf = "rack") -> list[Listed]:
+        """The first page of jobs by words and state, what is due first on top."""
+        return self.rack(Wanted(words, state, shelf=shelf)).jobs
+
+    def rack(self, wanted: Wanted) -> Found:
+        """A page of jobs as they are to be found; some that were planned with another shop are told anew first."""
         self._follow_the_shop()
-        query = self._mine()
-        for word in words.split():
-            like = "%" + word.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%"
-            matches: list[ColumnElement[bool]] = [JobRow.title.ilike(like), JobRow.owner.ilike(like)]
-            if word.isdecimal() and len(word) < 9:
-                matches.append(JobRow.id == int(word))
-            query = query.where(or_(*matches))
-        if state:
-            query = query.where(JobRow.state == state)
-        query = query.order_by((JobRow.state == "handed over"), JobRow.due.asc().nulls_last(), JobRow.id).limit(limit)
-        return [
-            Listed(r.id, r.title, r.owner, r.due, r.state, r.worst, r.says["mm"], r.says["inch"], r.changed_at)
-            for r in self._session.scalars(query)
-        ]
+        return Finder(self._session, self._workshop_id).find(wanted)
+
+    def copy(self, job_id: int, edit_id: str) -> Kept:
+        """A new job like this one, with nothing cut yet."""
+        return self.make(afresh(self.get(job_id).job), edit_id)
+
+    def shelve(self, job_id: int, shelf: Shelf) -> Kept:
+        """Put a job on another shelf; nothing of it is lost there."""
+        row = self._row(job_id, lock=True)
+        row.shelf = shelf
+        self._session.flush()
+        return self._kept(row)
 
     def save(self, job_id: int, version: int, edits: Sequence[Edit], edit_id: str) -> Kept:
         """Apply edits made on ``version``. A known edit id changes nothing; a stale version raises Stale."""
@@ -128,7 +132,7 @@ class Jobs:
         row = self._row(job_id, lock=True)
         if self._known(job_id, edit_id):
             return self._kept(row)
-        _within_range(to_version)
+        within_range(to_version)
         then = self._session.get(RevisionRow, (self._workshop_id, job_id, to_version))
         if then is None:
             raise NoSuchJob(f"job {job_id} has no version {to_version}")
@@ -151,7 +155,7 @@ class Jobs:
         return select(RevisionRow).where(RevisionRow.workshop_id == self._workshop_id, RevisionRow.job_id == job_id)
 
     def _row(self, job_id: int, lock: bool = False) -> JobRow:
-        _within_range(job_id)
+        within_range(job_id)
         query = self._mine().where(JobRow.id == job_id)
         row = self._session.scalars(query.with_for_update() if lock else query).first()
         if row is None:
@@ -209,14 +213,15 @@ class Jobs:
         row.title, row.owner, row.due = job.title, job.owner.name, job.due
         row.document = job.as_written()
         row.changed_at = dt.datetime.now(dt.UTC)
-        tell(row, plan, shop)
+        tell(row, job, plan, shop)
 
     def _follow_the_shop(self) -> None:
-        """Plan again what was planned with another stock or practice; what is cut keeps its own and stays."""
+        """Plan again some of what was planned with another stock or practice, what is due first."""
         shop = self.shop()
-        stale = self._mine().where(JobRow.planned_with != shop_mark(shop)).with_for_update(skip_locked=True)
-        for row in self._session.scalars(stale):
-            tell(row, planned(_job(row.document), shop), shop)
+        stale = self._mine().where(*left_behind(shop)).order_by(JobRow.due.asc().nulls_last(), JobRow.id)
+        for row in self._session.scalars(stale.limit(TOLD_AT_ONCE).with_for_update(skip_locked=True)):
+            job = _job(row.document)
+            tell(row, job, planned(job, shop), shop)
         self._session.flush()
 
     def _remember(
@@ -246,13 +251,9 @@ class Jobs:
 
     def _kept(self, row: JobRow) -> Kept:
         undo, redo = self._history(row.id)
-        return Kept(row.id, row.version, _job(row.document), row.changed_at, undo is not None, redo is not None)
-
-
-def _within_range(number: int) -> None:
-    """Numbers that the column cannot hold name nothing that is there."""
-    if not 0 < number < 2**31:
-        raise NoSuchJob(f"there is no {number}")
+        return Kept(
+            row.id, row.version, _job(row.document), row.changed_at, undo is not None, redo is not None, row.shelf
+        )
 
 
 def _job(document: dict[str, Any]) -> Job:

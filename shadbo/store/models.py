@@ -66,6 +66,9 @@ class JobRow(Base):
         CheckConstraint("version >= 1", name="jobs_version_counts"),
         UniqueConstraint("workshop_id", "made_by_edit", name="jobs_made_once"),
         Index("jobs_by_due", "workshop_id", "due"),
+        Index("jobs_sought", "sought", postgresql_using="gin", postgresql_ops={"sought": "gin_trgm_ops"}),
+        Index("jobs_on_shelf", "workshop_id", "shelf", "due"),
+        CheckConstraint("shelf in ('rack', 'pattern', 'archive', 'bin')", name="jobs_shelf_known"),
     )
 
     workshop_id: Mapped[str] = mapped_column(ForeignKey("workshops.id"), primary_key=True)
@@ -77,6 +80,8 @@ class JobRow(Base):
     worst: Mapped[str] = mapped_column(Text)
     says: Mapped[Json] = mapped_column(JSONB)
     planned_with: Mapped[str] = mapped_column(Text, default="", server_default="")
+    sought: Mapped[str] = mapped_column(Text, default="", server_default="")
+    shelf: Mapped[str] = mapped_column(Text, default="rack", server_default="rack")
     version: Mapped[int] = mapped_column(Integer)
     document: Mapped[Json] = mapped_column(JSONB)
     changed_at: Mapped[dt.datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

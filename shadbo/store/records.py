@@ -34,6 +34,7 @@ class Kept:
     changed_at: dt.datetime
     can_undo: bool
     can_redo: bool
+    shelf: str = "rack"
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,3 +67,9 @@ class Revision:
 def as_kept(edits: list[dict[str, Any]]) -> tuple[Edit, ...]:
     """Edits as a revision keeps them: checked when they were made, and not again."""
     return tuple(Edit.model_construct(at=e["at"], to=e["to"]) for e in edits)
+
+
+def within_range(number: int) -> None:
+    """Numbers that the column cannot hold name nothing that is there."""
+    if not 0 < number < 2**31:
+        raise NoSuchJob(f"there is no {number}")

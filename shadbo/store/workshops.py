@@ -8,7 +8,8 @@ from sqlalchemy import Select, select
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
-from shadbo.core.shop.shop import Shop, Stock
+from shadbo.core.shop.shop import Shop
+from shadbo.core.shop.stock import Stock
 from shadbo.store.models import ShopRevisionRow, WorkshopRow
 from shadbo.store.records import NothingToUndo
 
@@ -51,7 +52,7 @@ class Workshops:
 
 
 class Stockroom:
-    """The stock of one workshop: changed under a lock, told of, taken back; ``who`` stands in what is changed."""
+    """One workshop's stock and habits: changed under a lock, told of, taken back; ``who`` stands in each change."""
 
     def __init__(self, session: Session, workshop_id: str, who: str = "") -> None:
         self._session = session
@@ -59,22 +60,33 @@ class Stockroom:
         self._who = who
 
     def restock(self, change: Callable[[Stock], tuple[Stock, str]], edit_id: str) -> Shop:
-        """Change the stock as it is by then, under a lock; its practice stays. A known edit id changes nothing.
+        """Change the stock as it is by then; all else of the shop stays.
 
-        ``change`` gives the stock after it, and what it did in words. LookupError when there is no such workshop.
+        ``change`` gives the stock after it, and what it did in words.
+        """
+
+        def of_shop(shop: Shop) -> tuple[Shop, str]:
+            stock, says = change(shop.stock)
+            return shop.model_copy(update={"stock": stock}), says
+
+        return self.change(of_shop, edit_id)
+
+    def change(self, change: Callable[[Shop], tuple[Shop, str]], edit_id: str) -> Shop:
+        """Change the shop as it is by then, under a lock. A known edit id changes nothing.
+
+        ``change`` gives the shop after it, and what it did in words. LookupError when there is no such workshop.
         """
         row = self._locked()
         before = Shop.model_validate(row.shop)
         if self._known(edit_id):
             return before
-        stock, says = change(before.stock)
+        after, says = change(before)
         last = self._last() or self._remember(
             row,
             ShopRevisionRow(
                 version=1, state_of=1, before=None, kind="found", edit_id="found", says="as it was", who=""
             ),
         )
-        after = before.model_copy(update={"stock": stock})
         row.shop = after.model_dump(mode="json")
         version = last.version + 1
         self._remember(

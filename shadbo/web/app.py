@@ -28,6 +28,7 @@ from shadbo.web.routers import (
     people,
     photos,
     plans,
+    practice,
     stock,
     work,
 )
@@ -62,7 +63,7 @@ def create_app(
     app.add_middleware(Bounds)
     app.add_middleware(Requests)
     app.add_middleware(Headers)
-    parts = (house, doors, people, jobs, lengths, plans, photos, papers, layouts, cutter, stock, work)
+    parts = (house, doors, people, jobs, lengths, plans, photos, papers, layouts, cutter, stock, practice, work)
     for router in (*(part.router for part in parts), jobs.files, photos.asides, people.tablets):
         app.include_router(router)
     _serve_api_page(app)

@@ -7,6 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from shadbo.core.build.assembly import ViewName
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.words.lengths import System
+from shadbo.store.finding import Shelf
 
 EditId = Annotated[str, Field(min_length=6, max_length=80, pattern=r"^[A-Za-z0-9-]+$")]
 Edits = Annotated[list[Edit], Field(max_length=400)]
@@ -40,6 +41,18 @@ class Step(Body):
 
     edit_id: EditId
     version: Annotated[int, Field(ge=1)] | None = None
+
+
+class Copy(Body):
+    """Under which id a copy is made."""
+
+    edit_id: EditId
+
+
+class OnShelf(Body):
+    """The shelf that a job is to stand on."""
+
+    shelf: Shelf
 
 
 class Hold(Body):

@@ -14,6 +14,7 @@ from starlette.exceptions import HTTPException
 
 from shadbo.core.decisions.edit import BadEdit
 from shadbo.core.findings import CannotPlan
+from shadbo.core.words.refusals import refusal
 from shadbo.files.job_file import BadFile
 from shadbo.store.entrance import TooManyTries
 from shadbo.store.people import BadPerson, NoSuchPerson
@@ -112,7 +113,7 @@ def install(app: FastAPI) -> None:
         errors = [
             Wrong(
                 at="/".join(str(p) for p in e["loc"] if p != "body"),
-                message=e["msg"],
+                message=refusal(e),
                 found=_plain(e.get("input")),
             )
             for e in bad.errors()

@@ -12,6 +12,7 @@ from shadbo.core.build.assembly import ViewName
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.drawing.board import VIEW_WORDS, draw, draw_ladder, views_of
 from shadbo.core.drawing.marks import Fit
+from shadbo.core.drawing.svg import Albums
 from shadbo.core.findings import CannotPlan, Finding
 from shadbo.core.history import Change, rows_of, told
 from shadbo.core.job.job import Job
@@ -129,6 +130,7 @@ class JobView:
     changed_at: dt.datetime
     can_undo: bool
     can_redo: bool
+    shelf: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -164,9 +166,9 @@ def finding_view(f: Finding) -> FindingView:
     return FindingView(f.code, f.place, f.severity, f.station, f.title, f.detail, f.keys, f.by_hand, remedies)
 
 
-def plan_view(plan: Plan, version: int, asked: Ask, hold: Fit | None) -> PlanView:
+def plan_view(plan: Plan, version: int, asked: Ask, hold: Fit | None, album: Albums | None = None) -> PlanView:
     """Draw the plan and put its stations, findings and the open line together."""
-    drawn = draw(plan, asked.view, asked.system, hold, asked.turn)
+    drawn = draw(plan, asked.view, asked.system, hold, asked.turn, album)
     sheet = plan.desk.sheet
     opened = line(sheet[asked.open], plan.desk.mark) if asked.open in sheet else None
     ladder = draw_ladder(plan, asked.system, drawn.fit if asked.view == "edge" else None)
@@ -198,7 +200,9 @@ def _unseen(svg: str, asked: Ask) -> tuple[str | None]:
 def job_view(kept: Kept) -> JobView:
     """The header of a stored job."""
     j = kept.job
-    return JobView(kept.id, kept.version, j.title, j.owner.name, j.due, kept.changed_at, kept.can_undo, kept.can_redo)
+    return JobView(
+        kept.id, kept.version, j.title, j.owner.name, j.due, kept.changed_at, kept.can_undo, kept.can_redo, kept.shelf
+    )
 
 
 @dataclass(frozen=True, slots=True)

@@ -139,6 +139,26 @@ def test_a_zone_is_traced_on_a_photograph_by_taps_and_by_keys(page: Page, photog
     expect(page.locator(".drawing").first).to_contain_text("autograph")
 
 
+def test_the_front_view_shows_the_photograph_once_its_corners_are_picked(page: Page, photographed: None):
+    open_job(page, SHIRT, "receive")
+    unfold(page, "In the drawing")
+    row = page.get_by_role("region", name="club shirt in the drawing")
+    row.get_by_role("button", name="the shirt on the bench").click()
+    sheet = page.get_by_role("button", name=re.compile("^Photograph: arrow keys"))
+    expect(sheet.locator("img")).to_have_js_property("complete", True)
+    box = sheet.bounding_box()
+    assert box is not None
+    for n, (x, y) in enumerate(CORNERS):
+        expect(row.get_by_role("status")).to_contain_text("top left" if n == 0 else "corner of the piece")
+        page.mouse.click(box["x"] + x * box["width"], box["y"] + y * box["height"])
+    saved(page)
+    image = page.locator(".drawing image").first
+    expect(image).to_have_attribute("href", re.compile("/squared"))
+    assert axe(page) == []
+    row.get_by_role("button", name="Draw it instead").click()
+    expect(page.locator(".drawing image")).to_have_count(0)
+
+
 def test_mats_are_chosen_by_the_colours_of_the_photograph(page: Page, photographed: None):
     open_job(page, SHIRT, "display")
     colours = page.get_by_role("region", name="Colours by the photograph")
@@ -199,7 +219,7 @@ def test_the_stock_is_seen_and_a_table_adds_to_it(page: Page, demo: None):
     page.get_by_role("button", name="Take in 1 line").click()
     mouldings = page.get_by_role("region", name="Mouldings", exact=True)
     expect(mouldings).to_contain_text("Quoin 50")
-    changes = page.get_by_role("region", name="Changes of the stock")
+    changes = page.get_by_role("region", name="Changes of stock and habits")
     expect(changes).to_contain_text("Quoin 50: new")
     assert axe(page) == []
     changes.get_by_role("button", name="Take it back").click()

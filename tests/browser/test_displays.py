@@ -121,10 +121,15 @@ def test_photographs_come_in_small_and_go_again(page: Page, demo: None):
     field.set_input_files({"name": "front.jpg", "mimeType": "image/jpeg", "buffer": located()})
     small = page.get_by_role("img", name="front.jpg")
     expect(small).to_be_visible()
-    assert small.evaluate("img => img.naturalWidth") > 0
+    assert small.evaluate("async img => { await img.decode(); return img.naturalWidth }") > 0
     field.set_input_files({"name": "notes.txt", "mimeType": "text/plain", "buffer": b"words"})
     expect(page.get_by_role("alert").filter(has_text="JPEG, PNG or WebP")).to_be_visible()
     assert axe(page) == []
+    page.get_by_role("button", name="take away front.jpg").click()
+    expect(small).to_have_count(0)
+    page.keyboard.press("Control+z")
+    expect(small).to_be_visible()
+    expect(page.get_by_label("What it is")).to_have_value("Kelp gatherers")
     page.get_by_role("button", name="take away front.jpg").click()
     expect(small).to_have_count(0)
 

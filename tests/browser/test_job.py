@@ -43,7 +43,7 @@ def board_text(page: Page) -> str:
 def test_from_an_empty_rack_to_the_cut_list_by_keyboard_alone(page: Page, empty: None):
     page.goto("/")
     expect(page.get_by_text("The rack is empty")).to_be_visible()
-    for _ in range(8):
+    for _ in range(10):
         page.keyboard.press("Tab")
         if page.evaluate("document.activeElement.textContent") == "New job":
             break
@@ -188,7 +188,7 @@ def test_bad_input_is_told_at_the_field_and_stays(page: Page, demo: None):
     weight = page.get_by_label("Weight, on the scale")
     weight.fill("heavy")
     weight.press("Enter")
-    expect(page.locator("p").get_by_text("valid number")).to_be_visible()
+    expect(page.locator("p").get_by_text("is no number")).to_be_visible()
     expect(weight).to_have_value("heavy")
 
 
@@ -293,10 +293,10 @@ def test_a_moulding_is_picked_from_the_rack(page: Page, demo: None):
 def test_finding_a_job_and_taking_in_a_file(page: Page, demo: None, tmp_path):
     page.goto("/")
     expect(page.get_by_role("listitem")).to_have_count(23)
-    page.get_by_label("Find by title, owner or number").fill("squall")
+    page.get_by_label("Find by any word or number").fill("squall")
     expect(page.get_by_role("listitem")).to_have_count(1)
-    page.get_by_label("Find by title, owner or number").fill("nothing like it")
-    expect(page.get_by_text("Nothing on the rack answers")).to_be_visible()
+    page.get_by_label("Find by any word or number").fill("nothing like it")
+    expect(page.get_by_text("Nothing here answers")).to_be_visible()
     bad = tmp_path / "bad.json"
     bad.write_text('{"format": "other"}')
     page.get_by_label("Open a job file").set_input_files(bad)

@@ -102,6 +102,25 @@ def test_what_was_typed_over_meanwhile_does_not_block_its_field(page: Page, demo
     expect(verdict(page)).to_be_visible()
 
 
+def test_what_is_wrong_in_a_field_moves_nothing_beside_it(page: Page, demo: None):
+    open_job(page, JOBS["Kelp gatherers"], "parts")
+    fields = page.locator(".questions-area input.entry")
+
+    def lies() -> list[float]:
+        boxes = (f.bounding_box() for f in fields.all())
+        return [b["y"] - first["y"] for b in boxes if b and (first := fields.first.bounding_box())]
+
+    fields.nth(1).focus()
+    before = lies()
+    fields.nth(1).fill("12 bananas")
+    expect(page.get_by_text("“12 bananas” is not a length")).to_be_visible()
+    assert lies() == before
+    message, field = page.locator(".field-error").nth(1).bounding_box(), fields.nth(1).bounding_box()
+    assert message
+    assert field
+    assert abs(message["y"] + message["height"] / 2 - field["y"] - field["height"] / 2) < 12, "beside its field"
+
+
 def test_the_facts_change_what_holds_the_piece(page: Page, demo: None):
     open_job(page, JOBS["Dock crane, 1000 pieces"], "mount")
     expect(page.get_by_role("button", name=re.compile("^Held by"))).to_contain_text("The plan chooses")

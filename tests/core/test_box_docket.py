@@ -21,7 +21,7 @@ PLANS: dict[str, Plan] = {
 }
 SAID = {
     "badges": {
-        "measure": ("2 pieces", "0.07 kg together"),
+        "measure": ("2 pieces", "70 g together"),
         "display": ("Shadow box", "Hawser 30 ash"),
         "sizes": ("field 193 × 124", "outside 253 × 184"),
         "mount": ("clasp through the board", ""),

@@ -8,7 +8,8 @@ from shadbo.core.assess import assess
 from shadbo.core.change import change
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.job.job import Job
-from shadbo.core.shop.shop import Shop, Stock
+from shadbo.core.shop.shop import Shop
+from shadbo.core.shop.stock import Stock
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
 from tests.flat import SHOP, job, plan

@@ -38,6 +38,39 @@ SLIPS = {
         mat(),
         [Edit(at="frame", to={**EXISTS, "hanger": "on its rails", "hanger_kind": "plate"})],
     ),
+    "a border where an outside is given": Slip(
+        "size.given_way",
+        "note",
+        mat(),
+        [at("border", {"mm": 60, "typed": "60"}), at("outside_width", {"mm": 560, "typed": "560"})],
+    ),
+    "the glass of a frame that holds a canvas": Slip(
+        "frame.glass", "note", job("canvas frame", "panel"), [Edit(at="frame", to={**EXISTS, "glass": r(2)})]
+    ),
+    "the glass of a second frame where none is described": Slip(
+        "pane.second",
+        "note",
+        job("two-pane float", "plant"),
+        [Edit(at="options/panes/second_frame", to=True)],
+    ),
+    "a border of two widths": Slip(
+        "border.unequal",
+        "note",
+        job("two-pane float", "plant"),
+        [
+            Edit(at="options/panes/opening_width", to={"mm": 500, "typed": "500"}),
+            Edit(at="options/panes/opening_height", to={"mm": 500, "typed": "500"}),
+        ],
+    ),
+    "a border where the opening is given both ways": Slip(
+        "size.unused",
+        "note",
+        job("two-pane float", "plant"),
+        [
+            Edit(at="options/panes", to={f"opening_{x}": {"mm": 500, "typed": "500"} for x in ("width", "height")}),
+            Edit(at="options/panes/border", to={"mm": 40, "typed": "40"}),
+        ],
+    ),
     "inside taken for outside": Slip(
         "frame.disagrees",
         "measure",

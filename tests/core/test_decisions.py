@@ -16,6 +16,7 @@ from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
+from shadbo.demo.shop import demo_shop
 from shadbo.files.plan_table import as_text
 from tests.flat import SHOP, job
 from tests.making import WORKED, codes
@@ -178,8 +179,28 @@ def test_strips_glued_before_mitring_are_mitred_and_after_joining_butt():
 def test_what_a_corner_takes_is_on_the_list(joint: str, item: str):
     plan = change(job("canvas frame", "panel"), [Edit(at="options/canvas_frame/joint", to=joint)], SHOP).plan
     assert plan is not None
-    row = next(r for r in cut_list(plan) if r.name.startswith(item))
+    row = next(r for r in cut_list(plan) if item in r.name)
     assert row.count % 4 == 0
+
+
+@pytest.mark.parametrize("joint", ["corner plates", "biscuits"])
+def test_what_a_corner_takes_is_paid_by_the_piece_and_frozen_with_the_first_cut(joint: str):
+    """Plates and biscuits out of the demo's drawers; the price that they had when the first part was cut stays."""
+    with_them, shop = demo_shop(), demo_shop()
+    dear = tuple(x.model_copy(update={"price": x.price + 1}) for x in shop.stock.corners)
+    dearer = shop.model_copy(update={"stock": shop.stock.model_copy(update={"corners": dear})})
+    without = shop.model_copy(update={"stock": shop.stock.model_copy(update={"corners": ()})})
+    start = job("canvas frame", "panel")
+    edit = Edit(at="options/canvas_frame/joint", to=joint)
+    plans = [change(start, [edit], x).plan for x in (without, with_them, dearer)]
+    none, usual, more = (p.desk.sheet["price.materials"].value for p in plans if p is not None)
+    pieces = [next(r.count for r in cut_list(p) if joint[:6] in r.name) for p in plans if p is not None]
+    price = next(x.price for x in shop.stock.corners if joint[:6] in x.kind)
+    assert usual - none == pytest.approx(pieces[0] * price, abs=0.03 * pieces[0])
+    assert more - usual == pytest.approx(pieces[0])
+    pinned = change(start, [edit, Edit(at="pins/rail.width", to={"mm": 400, "typed": "400", "tool": "rule"})], shop)
+    later = assess(pinned.job, dearer).desk.sheet["price.materials"].value
+    assert later == pytest.approx(assess(pinned.job, shop).desk.sheet["price.materials"].value)
 
 
 @pytest.mark.parametrize(("thick", "stops"), [(6, True), (12, False)])

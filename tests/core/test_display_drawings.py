@@ -13,7 +13,7 @@ from shadbo.core.drawing.parts import parts_scene
 from shadbo.core.drawing.scene import Dim, Leader, Round, Shape, Words
 from shadbo.core.drawing.stretch import stretch_scene
 from shadbo.core.drawing.tape import tape_scene
-from shadbo.core.drawing.thumb import thumb
+from shadbo.core.drawing.thumb import front_thumb, thumb
 from shadbo.core.pieces.measures import measures
 from shadbo.demo.jobs import demo_jobs
 from tests.core.test_displays import BUILT
@@ -99,11 +99,12 @@ def test_each_material_has_a_hatch_of_its_own():
 
 @pytest.mark.parametrize("name", BUILT)
 def test_the_small_drawing_has_shapes_and_no_words(name: str):
-    svg = thumb(BUILT[name], "mm")
-    root = ET.fromstring(svg)
-    assert root.get("viewBox") == "0 0 84 84"
-    assert list(root.iter(f"{SVG}text")) == []
-    assert len(list(root.iter(f"{SVG}path"))) >= 3
+    edge, front = thumb(BUILT[name], "mm"), front_thumb(BUILT[name], "mm")
+    for svg, size, least in ((edge, "0 0 84 56", 3), (front, "0 0 84 68", 1)):
+        root = ET.fromstring(svg)
+        assert root.get("viewBox") == size
+        assert list(root.iter(f"{SVG}text")) == []
+        assert len(list(root.iter(f"{SVG}path"))) >= least
 
 
 @pytest.mark.parametrize("what", PIECES)

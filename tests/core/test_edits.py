@@ -40,13 +40,13 @@ def test_taking_a_value_away_lets_the_plan_decide():
         (Edit(at="pieces/other/name", to="x"), "pieces/other/name", "no.*id “other”"),
         (Edit(at="title/deeper", to="x"), "title/deeper", "single value"),
         (Edit(at="version", to=2), "version", "do not change"),
-        (Edit(at="pieces/piece", to=None), "pieces", "at least 1"),
-        (Edit(at="pieces/piece/weight_kg", to=-1), "pieces/piece/weight_kg", "greater than 0"),
-        (Edit(at="pieces/piece/weight_kg", to=float("inf")), "pieces/piece/weight_kg", "finite|less than"),
+        (Edit(at="pieces/piece", to=None), "pieces", "1 or more"),
+        (Edit(at="pieces/piece/weight_kg", to=-1), "pieces/piece/weight_kg", "more than 0"),
+        (Edit(at="pieces/piece/weight_kg", to=float("inf")), "pieces/piece/weight_kg", "an end|or less"),
         (Edit(at="title", to="a\x00b"), "title", "cannot be kept"),
         (Edit(at="pieces/piece/detail/braces/b", to="x"), "pieces/piece/detail/braces/b", "expected the fields"),
-        (Edit(at="pins/Bad Key".replace(" ", ""), to={"mm": 1}), "pins", "pattern"),
-        (Edit(at="due", to="soon"), "due", "date"),
+        (Edit(at="pins/Bad Key".replace(" ", ""), to={"mm": 1}), "pins", "other letters"),
+        (Edit(at="due", to="soon"), "due", "a day"),
     ],
 )
 def test_a_bad_edit_says_where_and_why(edit: Edit, at: str, says: str):
@@ -109,3 +109,13 @@ def test_any_list_of_edits_is_undone_by_its_inverse(raw):
     start = job()
     after, inverse = apply(start, [Edit(at=at, to=value(at, n)) for at, n in raw])
     assert apply(after, inverse)[0] == start
+
+
+@pytest.mark.parametrize(
+    ("typed", "system", "kg"), [("1,5", "mm", 1.5), ("14 lb", "mm", 6.350293), ("2", "in", 0.907185)]
+)
+def test_a_weight_is_read_as_a_scale_says_it(typed, system, kg):
+    (edit,) = as_typed([Edit(at="pieces/piece/weight_kg", to=typed)], system)
+    assert edit.to == pytest.approx(kg)
+    with pytest.raises(BadEdit, match="no number"):
+        as_typed([Edit(at="pieces/piece/weight_kg", to="heavy")], system)

@@ -77,7 +77,7 @@ def test_two_hooks_are_taken_where_one_would_be_too_flat():
 def test_no_wire_where_even_two_hooks_leave_it_flat():
     p = plan(job(canvas(w=950, h=380), weight_kg=4))
     assert p.hang.kind == "straps"
-    assert "flat" in p.hang.reason
+    assert "flat" in p.hang.reason.mm
 
 
 def test_wire_is_cut_for_its_slant_and_tails():

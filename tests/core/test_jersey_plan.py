@@ -6,7 +6,7 @@ from hypothesis import strategies as st
 
 from shadbo.core.pieces.outlines import garment_lines
 from shadbo.core.shapes.polygon import Ring, apart, box_of, moved, square_cornered
-from shadbo.core.sums.jersey import Card, MatPlan, MatWishes, mat_plan, notch_ring, outer_edge
+from shadbo.core.sums.jersey import CORNERS, Card, MatPlan, MatWishes, mat_plan, notch_ring, outer_edge
 from tests.core.test_mats import _from
 
 CARDS = st.lists(st.tuples(st.integers(60, 220), st.integers(60, 220)), max_size=4)
@@ -116,3 +116,46 @@ def test_no_reveal_is_one_mat():
     assert outer_edge(ring, 0) == ring
     grown = outer_edge(ring, 2)
     assert _from(grown, (-2, -2)) == ((-2, -2), (12, -2), (12, 12), (-2, 12))
+
+
+FRAMED = st.lists(st.tuples(st.integers(60, 160), st.integers(60, 160)), min_size=1, max_size=2)
+
+
+@given(SHIRTS, FRAMED, BADGES, st.floats(0, 10))
+@settings(max_examples=80, deadline=None)
+def test_a_window_in_a_notch_keeps_the_strip_to_the_opening_and_the_border_to_the_edge(shirt, framed, badges, reveal):
+    assume(len(framed) + len(badges) <= 4)
+    garment, _ = garment_lines(shirt[0], shirt[1], shirt[0] * 0.75, "spread")
+    opening = (shirt[0] + 60, shirt[1] + 60)
+    windows = [Card(f"f{n}", w, h, True) for n, (w, h) in enumerate(framed)]
+    plan = mat_plan(
+        opening, garment, [], [*windows, *cards(badges, "b")], [], MatWishes(60, 60, 25, reveal, 5, "beside")
+    )
+    outer = outer_edge(plan.opening, reveal)
+    left, low, right, high = box_of(outer)
+    for card in windows:
+        assert plan.corners[card.id].startswith("bottom"), "photographs below, badges above"
+        x, y = plan.windows[card.id]
+        w, h = card.width / 2 + reveal, card.height / 2 + reveal
+        ring = ((x - w, y - h), (x + w, y - h), (x + w, y + h), (x - w, y + h))
+        assert apart(ring, outer) == pytest.approx(0, abs=1e-6) or apart(ring, outer) >= 25 - 1e-6
+        inside = [p for p in outer if left + 1e-6 < p[0] < right - 1e-6 and low + 1e-6 < p[1] < high - 1e-6]
+        tip = min(inside, key=lambda p: (p[0] - x) ** 2 + (p[1] - y) ** 2)
+        assert abs(tip[0] - x) - w == pytest.approx(25)
+        assert abs(tip[1] - y) - h == pytest.approx(25)
+        assert min(x - w - left, right - x - w) == pytest.approx(0, abs=1e-6), (
+            "its outer side runs on with the opening's"
+        )
+
+
+@given(SHIRTS, st.permutations(CORNERS))
+@settings(max_examples=30, deadline=None)
+def test_each_stands_in_the_corner_that_was_decided(shirt, corners):
+    garment, _ = garment_lines(shirt[0], shirt[1], shirt[0] * 0.75, "spread")
+    chosen = [Card(f"c{n}", 70, 60, n % 2 == 0, corner) for n, corner in enumerate(corners[:3])]
+    opening = (shirt[0] + 60, shirt[1] + 60)
+    plan = mat_plan(opening, garment, [], chosen, [], MatWishes(60, 60, 25, 6, 5, "beside"))
+    assert plan.corners == {c.id: c.corner for c in chosen}
+    twice = [Card("a", 70, 60, corner=corners[0]), Card("b", 60, 50, corner=corners[0])]
+    plan = mat_plan(opening, garment, [], twice, [], MatWishes(60, 60, 25, 6, 5, "beside"))
+    assert plan.corners == {"a": corners[0]}

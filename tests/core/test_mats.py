@@ -14,9 +14,10 @@ from shadbo.core.drawing.board import views_of
 from shadbo.core.drawing.mat import mat_scene
 from shadbo.core.drawing.scene import Words
 from shadbo.core.pieces.objects import Trace, Zone
-from shadbo.core.pieces.zones import perspective, through, zone_ring
+from shadbo.core.pieces.zones import zone_ring
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.letters import GLYPHS, lettering, unknown
+from shadbo.core.shapes.perspective import perspective, through
 from shadbo.core.shapes.polygon import CORNERS, area, box_of, holds, mirrored, offset, square_cornered, stepped
 from shadbo.core.shop.values import Length
 from shadbo.core.words.lengths import Mark, MarkName, parse

@@ -21,9 +21,8 @@ from shadbo.core.pieces.pieces import (
     Puzzle,
     StretchedCanvas,
 )
-from shadbo.core.pieces.taping import HIGH, WIDE, taping
+from shadbo.core.pieces.taping import CELLS, HIGH, WIDE, equal_pieces, taping, taping_among
 from shadbo.core.stations import stations
-from shadbo.core.stations.measure import equal_pieces
 from tests.flat import SHOP, detail, job, plan, sized
 from tests.making import reading
 
@@ -51,6 +50,45 @@ def test_fields_stand_on_the_board_and_not_on_each_other(kind, w, h):
     for one, other in combinations(needed, 2):
         (x0, y0), (x1, y1) = laid.places[one].at, laid.places[other].at
         assert abs(x0 - x1) >= 2 * FIELD[0] - 20 or abs(y0 - y1) >= 2 * FIELD[1] - 8, (one, other)
+
+
+GATHERED = (Garment, Badge, Keepsake, Plate, Paper, Puzzle, PressedPlant)
+
+
+@given(st.lists(st.tuples(st.sampled_from(GATHERED), LENGTHS, LENGTHS), min_size=2, max_size=7))
+def test_several_pieces_stand_in_cells_of_their_own_and_no_field_on_another(pieces):
+    taken: list[tuple[float, float, str]] = []
+    for n, (kind, w, h) in enumerate(pieces):
+        sizes = {f: reading(w) for f in ("width", "width_top") if f in kind.model_fields}
+        sizes |= {f: reading(h) for f in ("height", "height_left") if f in kind.model_fields}
+        laid = taping_among(kind(**sizes), n, len(pieces))
+        assert (laid is None) == (n >= CELLS)
+        if laid is None:
+            continue
+        needed = [m.name for m in measures(kind()) if m.needed]
+        assert set(needed) <= set(laid.places), "each reading that is needed lies on the board"
+        taken += [(*laid.places[name].at, f"{n} {name}") for name in needed]
+    for x, y, name in taken:
+        assert FIELD[0] <= x <= WIDE - FIELD[0] + 1, name
+        assert FIELD[1] <= y <= HIGH - FIELD[1], name
+    for one, other in combinations(taken, 2):
+        apart = abs(one[0] - other[0]) >= 2 * FIELD[0] - 20 or abs(one[1] - other[1]) >= 2 * FIELD[1] + 8
+        assert apart, (one, other)
+
+
+def test_several_pieces_are_measured_on_the_board_and_each_field_says_whose_it_is():
+    plate = {"id": "plate", "name": "gale", "detail": {"kind": "plate"}}
+    medals = [x.model_dump(mode="json") for x in three_medals().pieces]
+    p = plan(Job.model_validate({"pieces": [*medals, plate], "display": "shadow box"}))
+    rows = next(s for s in stations(p) if s.name == "measure").questions
+    spots = [(q.spot.of, q.spot.label) for q in rows if q.spot is not None]
+    assert spots == [
+        *(("medal", x) for x in ("Width", "Height", "Stands in front")),
+        *(("gale", x) for x in ("Width", "Height", "Thickness")),
+    ]
+    words = "".join(ET.fromstring(draw(p, "tape", "mm").svg).itertext())
+    assert "medal · 3 alike" in words
+    assert "gale" in words
 
 
 @given(w=LENGTHS, h=LENGTHS)
@@ -107,7 +145,7 @@ def test_thirty_rows_of_receiving_are_a_handful():
     for display, what in (("floater", "canvas"), ("window mat", "paper"), ("shadow box", "badge")):
         rows = next(s for s in stations(plan(job(display, what))) if s.name == "receive").questions
         assert len(rows) > 20
-        assert len([q for q in rows if not q.fold]) <= 10
+        assert len([q for q in rows if not q.fold]) <= 11
         said = next(q for q in rows if q.id == "fold:facts")
         assert said.value is not None
         assert said.value.mm.startswith("as usual for a")

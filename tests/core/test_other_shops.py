@@ -9,7 +9,7 @@ from shadbo.core.advise import advise
 from shadbo.core.change import change
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.plan import Plan
-from shadbo.core.shop.shop import Stock
+from shadbo.core.shop.stock import Stock
 from shadbo.core.stations import stations
 from shadbo.core.words.lengths import Both
 from shadbo.demo.jobs import demo_jobs

@@ -12,10 +12,11 @@ from shadbo.core.cutting.cut_list import cut_list
 from shadbo.core.decisions.edit import BadEdit, Edit
 from shadbo.core.displays.registry import DISPLAYS
 from shadbo.core.job.job import Job
+from shadbo.core.job.own_frame import FRONT_MM
 from shadbo.core.plan import Plan
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
-from tests.flat import SHOP, r
+from tests.flat import SHOP, job, r
 from tests.making import codes
 
 FRAMED = {d.home.kind: d.frames for d in DISPLAYS if d.frames != "none"}
@@ -38,6 +39,51 @@ def in_frame(start: Job, frame: dict[str, Any], *edits: Edit) -> Plan:
     plan = change(start, [Edit(at="frame", to=frame), *edits], SHOP).plan
     assert plan is not None
     return plan
+
+
+@pytest.mark.parametrize("kind", [k for k, form in FRAMED.items() if form == "rabbet"])
+def test_its_own_glass_goes_in_again_and_is_neither_cut_nor_paid(kind: str):
+    start = JOBS[kind]
+    size = inside(assess(start, SHOP))
+    new, again = in_frame(start, own(*size)), in_frame(start, own(*size, glass=r(2.2)))
+    assert again.assembly is not None
+    if not any(p.sheet is not None for p in again.assembly.by_role("glazing")):
+        return
+    first = again.assembly.by_role("glazing")[0]
+    assert again.desk.sheet[first.key].value == pytest.approx(2.2)
+    assert first.price == 0
+    rows = {row.name: row.material for row in cut_list(again)}
+    assert rows[first.name] == "out of the frame"
+    assert again.desk.sheet["price.materials"].value < new.desk.sheet["price.materials"].value
+    impossible = [{f.code for f in p.findings if f.code.startswith("solid")} for p in (new, again)]
+    assert impossible[1] <= impossible[0]
+
+
+@pytest.mark.parametrize("kind", [k for k, form in FRAMED.items() if form == "rabbet"])
+def test_the_whole_depth_of_a_frame_is_reckoned_from_its_rabbet_where_nobody_read_it(kind: str):
+    start = JOBS[kind]
+    frame = own(*inside(assess(start, SHOP)))
+    unread = in_frame(start, {k: v for k, v in frame.items() if k != "height"})
+    assert not unread.asks
+    s = unread.desk.sheet
+    assert s["profile.height"].value == s["profile.rabbet"].value + FRONT_MM
+
+
+def test_a_second_frame_like_it_gives_the_back_pane_and_says_what_is_left():
+    start = job("two-pane float", "plant")
+    size = inside(assess(start, SHOP))
+    second = Edit(at="options/panes/second_frame", to=True)
+    one, two = in_frame(start, own(*size, glass=r(2))), in_frame(start, own(*size, glass=r(2)), second)
+    cut = [sum(row.material == "out of the frame" for row in cut_list(p)) for p in (one, two)]
+    assert cut == [1, 2]
+    assert two.desk.sheet["price.materials"].value < one.desk.sheet["price.materials"].value
+    said = {q.label: q.value.mm for s in stations(two) for q in s.questions if q.value is not None}
+    assert said["Left of the second frame"].startswith("its rails, outside")
+    unread = in_frame(start, own(*size), second)
+    assert "pane.second" in codes(unread)
+    decided = Edit(at="options/panes/pane", to=SHOP.stock.sheets_of("acrylic")[0].model_dump(mode="json"))
+    assert "frame.joined" in codes(in_frame(start, own(*size, glass=r(2)), second, decided))
+    assert "frame.joined" not in codes(in_frame(start, own(*size, glass=r(2)), decided)), "it is the back pane"
 
 
 @pytest.mark.parametrize("kind", FRAMED)
@@ -117,7 +163,7 @@ def test_its_own_hangers_hang_it_where_they_sat_and_a_lost_one_is_replaced():
     assert kept.hang.kind == "straps"
     assert kept.hang.down.value == 120
     assert "hang.unrated" in codes(kept)
-    assert "own hangers" in kept.hang.reason
+    assert "own hangers" in kept.hang.reason.mm
     lost = in_frame(start, own(w, h, hanger="on a part left out"))
     assert lost.hang is not None
     assert lost.hang.hanger in SHOP.stock.hangers

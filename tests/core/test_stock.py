@@ -8,7 +8,8 @@ from hypothesis import strategies as st
 
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.shop.materials import FloaterProfile, Hanger, PadStock, Wire
-from shadbo.core.shop.shop import Practice, Stock
+from shadbo.core.shop.shop import Practice
+from shadbo.core.shop.stock import Stock
 from shadbo.core.sums.floater import pads_for, shortest_screw
 from tests import flat
 from tests.making import DEEP, PADS, SHALLOW, WORKED, canvas, codes, job, length, plan, shop

@@ -22,8 +22,8 @@ from tests.core.test_flat_slips import SLIPS as FLAT
 from tests.flat import boxed, detail, job, plan
 
 CORE = Path(__file__).parents[2] / "shadbo" / "core"
-FILES = sorted(p for p in CORE.rglob("*.py") if p.name != "lengths.py")
-"""All but the grammar of lengths, whose messages show how one is typed."""
+FILES = sorted(p for p in CORE.rglob("*.py") if p.name not in ("lengths.py", "amounts.py"))
+"""All but the grammar of lengths and weights, whose messages show how one is typed."""
 LENGTH = re.compile(r"\d+(?:[.,/]\d+)?\s?(?:mm|cm|in|kg|N)\b")
 STANDARD = re.compile(r"(ISO|EN|table|equation|ch\.|FPL)[ -]")
 
@@ -50,6 +50,8 @@ MEANT = {
     for name, all_ in {
         "working.py": ("0.1 mm", "1/64 in"),
         "shop.py": ("0.5 mm",),
+        "words.py": ("1/16 in", "1/64 in"),
+        "writing.py": ("1/64 in",),
     }.items()
     for text in all_
 }
@@ -88,6 +90,11 @@ def test_every_field_of_every_facet_is_a_line_of_some_plan():
     large = detail("puzzle", 2600, 900, 2)
     plans += [plan(boxed("paper", glass="left out")), plan(job("backed", large, worth="everyday"))]
     plans.append(plan(job("window mat", "paper", {"window_mat": {"strainer": True}})))
+    each = {"top": 50, "right": 60, "bottom": 70, "left": 60}
+    borders = {f"border_{side}": {"mm": x, "typed": f"{x}"} for side, x in each.items()}
+    opening = {f"opening_{axis}": {"mm": 500, "typed": "500"} for axis in ("width", "height")}
+    plans.append(plan(job("window mat", "paper", {"window_mat": borders})))
+    plans.append(plan(job("two-pane float", "plant", {"panes": opening})))
     lines = {key for p in plans for key in p.desk.sheet.named}
     missing = []
     for kind in facets.Facet.__subclasses__():

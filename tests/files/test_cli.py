@@ -37,7 +37,7 @@ def test_plan_as_csv(a_file: Path, capsys: pytest.CaptureFixture[str]):
     assert by_key["rail.width"]["value"] == "786.5"
     assert by_key["rail.width"]["plus_minus"] == "", "an instruction carries no plus-minus"
     assert by_key["canvas.depth"]["inch"] == "1 23/32"
-    assert by_key["canvas.depth"]["source"] == "rule ± 0.5 mm"
+    assert by_key["canvas.depth"]["source"] == "rule"
     assert float(by_key["gap.least"]["plus_minus"]) > 0
 
 

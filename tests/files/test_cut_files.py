@@ -10,7 +10,7 @@ from openpyxl import load_workbook
 from shadbo.core.cutting.cut_list import cut_list
 from shadbo.core.cutting.mat_lines import mats_of
 from shadbo.files.cut_job import cut_job
-from shadbo.files.cut_list_file import HEAD, as_csv, as_xlsx
+from shadbo.files.cut_list_file import as_csv, as_xlsx, head
 from shadbo.files.cut_svg import as_cut_svg
 from shadbo.files.dxf import NothingToCut, as_dxf
 from tests.core.test_box_slips import PHOTO, jersey, lit
@@ -55,7 +55,7 @@ def test_the_cutters_job_has_the_board_face_down_from_its_lower_left_corner():
 def test_the_cut_list_names_parts_fixings_and_hardware():
     p = plan(jersey({"detail": PHOTO}))
     rows = list(csv.DictReader(io.StringIO(as_csv(p))))
-    assert list(rows[0]) == list(HEAD)
+    assert list(rows[0]) == list(head("mm"))
     kinds = {r["kind"] for r in rows}
     assert kinds == {"part", "fixing", "hardware"}
     rails = [r for r in rows if r["part"].startswith("rail")]
@@ -70,7 +70,7 @@ def test_the_spreadsheet_holds_numbers_as_numbers():
     p = plan(jersey())
     sheet = load_workbook(io.BytesIO(as_xlsx(p))).active
     rows = list(sheet.iter_rows(values_only=True))
-    assert rows[0] == HEAD
+    assert rows[0] == head("mm")
     assert len(rows) - 1 == len(cut_list(p))
     assert all(isinstance(r[1], int) for r in rows[1:])
     assert sheet.freeze_panes == "A2"

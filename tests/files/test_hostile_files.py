@@ -10,7 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from PIL import Image, ImageFile
 
-from shadbo.core.shop.shop import Stock
+from shadbo.core.shop.stock import Stock
 from shadbo.demo.pictures import shirt_photo
 from shadbo.files.artwork import BadArtwork, read_artwork
 from shadbo.files.pdf_page import to_pdf  # noqa: F401  (loads the library that lets cut-off pictures through)

@@ -6,6 +6,7 @@ from xml.etree import ElementTree as ET
 
 import dxfgrabber
 import openpyxl
+import pdfplumber
 import pytest
 import trimesh
 
@@ -41,12 +42,10 @@ def named(title: str, name: str) -> Plan:
 @pytest.mark.parametrize("name", NAMES)
 def test_every_file_is_whole_whatever_things_are_called(name: str):
     p = named(TITLES[NAMES.index(name) % len(TITLES)], name)
-    made = {x.name: x.make(p, A4, "mm", 101) for x in papers_of(p, "mm")}
-    assert len(made) >= 6
+    made = {x.name: x.make(p, A4, "mm", 101) for x in papers_of(p, "mm") if not x.name.endswith(".pdf")}
+    assert len(made) >= 4
     for file, data in made.items():
-        if file.endswith(".pdf"):
-            assert data.startswith(b"%PDF")
-        elif file.endswith(".svg"):
+        if file.endswith(".svg"):
             root = ET.fromstring(data)
             assert {e.tag.rpartition("}")[2] for e in root.iter()} & {"script"} == set()
         elif file.endswith(".xlsx"):
@@ -63,6 +62,16 @@ def test_every_file_is_whole_whatever_things_are_called(name: str):
             assert dxfgrabber.read(io.StringIO(data.decode()))
         elif file.endswith(".glb"):
             assert trimesh.load(io.BytesIO(data), file_type="glb")
+
+
+def test_every_page_is_whole_whatever_things_are_called():
+    """Pages are of one kind, and slow to set: one job with all names at once."""
+    p = named(TITLES[1], " ".join(n for n in NAMES if n.isascii() and n.isprintable()))
+    for paper in (x for x in papers_of(p, "mm") if x.name.endswith(".pdf")):
+        pages = pdfplumber.open(io.BytesIO(paper.make(p, A4, "mm", 101))).pages
+        text = "".join(x.extract_text() for x in pages).replace(" ", "").replace("\n", "")
+        assert "Cod&Sons<b>" in text, paper.name
+        assert "<script>x</script>" in text, "told, not run"
 
 
 def _number(cell: str) -> bool:

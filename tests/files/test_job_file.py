@@ -60,14 +60,14 @@ BAD = {
     "wrong type": (
         '{"format": "shadbo-job", "version": 1, "pieces": [{"id": "p", "detail": {"depth": {"mm": "x"}}}]}',
         "pieces/p/detail/depth/mm",
-        "valid number",
+        "a number",
         {"format": "shadbo-job", "version": 1, "pieces": [{"id": "p", "detail": {"depth": {"mm": "x"}}}]},
     ),
     "not finite": ('{"format": "shadbo-job", "version": 1, "pins": {"a": {"mm": NaN}}}', "a number", "finite", None),
     "nothing thick": (
         '{"format": "shadbo-job", "version": 1, "pieces": [{"id": "p", "detail": {"depth": {"mm": 0}}}]}',
         "pieces/p/detail/depth/mm",
-        "greater than 0",
+        "more than 0",
         {"format": "shadbo-job", "version": 1, "pieces": [{"id": "p", "detail": {"depth": {"mm": 0}}}]},
     ),
 }

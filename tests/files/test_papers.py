@@ -132,10 +132,12 @@ def test_the_mat_sheet_says_that_it_is_mirrored_and_lists_every_line():
 
 def test_the_work_sheet_tells_sizes_depth_mounts_parts_and_cautions():
     text = "\n".join(p.extract_text() for p in pages(work_sheet(demo("winning eight"), A4, "mm", 118)))
-    for words in ("job 118", "Jersey box", "Sizes", "Depth", "Mount", "Parts", "To cut and to fetch", "Take care",
+    for words in ("job 118", "Jersey box", "Sizes", "Depth", "Mount", "To cut and to fetch", "Take care",
                   "stainless pin", "No steam", "long point"):  # fmt: skip
         assert words.lower() in text.lower(), words
+    assert len(pages(work_sheet(demo("Four coxswains"), A4, "mm"))) == 2
     inch = as_html(demo("winning eight"), "in")
+    assert "Fit allowance" not in inch, "no question rows"
     assert "⁄" in inch or "/" in inch
     assert "Before anything is cut" in as_html(demo("Bosun's kit"), "mm")
     assert "Still to measure" in as_html(plan(job("sash", "banner")), "mm")
@@ -147,7 +149,7 @@ def test_only_what_a_plan_has_use_for_is_offered():
     pegs = {p.name for p in papers_of(plan(pegged()), "mm")}
     assert "mats.pdf" not in pegs
     assert "cut.dxf" in pegs
-    assert {p.name for p in papers_of(plan(job("sash", "banner")), "mm")} == {"work-sheet.pdf"}
+    assert {p.name for p in papers_of(plan(job("sash", "banner")), "mm")} == {"work-sheet.pdf", "ticket.pdf"}
 
 
 def test_whatever_is_offered_can_be_made():

@@ -5,7 +5,8 @@ import io
 import pytest
 from PIL import ExifTags, Image
 
-from shadbo.files.photo import LONG_SIDE, SMALL_SIDE, BadPhoto, take_in
+from shadbo.demo.paintings import laid_on_bench
+from shadbo.files.photo import LONG_SIDE, SMALL_SIDE, BadPhoto, squared, take_in
 
 
 def picture(size=(640, 480), kind="JPEG", mode="RGB", **more) -> bytes:
@@ -62,3 +63,30 @@ def test_too_many_bytes_or_pixels():
         take_in(b"\xff" * 20_000_001)
     with pytest.raises(BadPhoto, match="too many"):
         take_in(picture((9000, 9000), mode="L", kind="PNG"))
+
+
+def test_what_lies_aslant_comes_out_square():
+    flat = Image.new("RGB", (600, 400), "white")
+    for x in range(0, 600, 100):
+        for y in range(0, 400, 100):
+            if (x + y) // 100 % 2:
+                flat.paste((20, 20, 20), (x, y, x + 100, y + 100))
+    seen = [(120, 90), (820, 60), (860, 640), (80, 600)]
+    out = io.BytesIO()
+    laid_on_bench(flat, (960, 720), seen).save(out, "JPEG", quality=95)
+    corners = [(x / 960, y / 720) for x, y in seen]
+    again = Image.open(io.BytesIO(squared(out.getvalue(), corners, 1.5))).convert("L")
+    assert again.width / again.height == pytest.approx(1.5, abs=0.01)
+    w, h = again.width / 6, again.height / 4
+    for i in range(6):
+        for j in range(4):
+            tone = again.tobytes()[round((j + 0.5) * h) * again.width + round((i + 0.5) * w)]
+            assert (tone < 60) == bool((i + j) % 2), (i, j, tone)
+
+
+def test_a_squared_one_is_never_larger_than_it_was_photographed():
+    small = picture((80, 60))
+    assert Image.open(io.BytesIO(squared(small, [(0, 0), (1, 0), (1, 1), (0, 1)], 4 / 3))).size == (80, 60)
+    wide = Image.open(io.BytesIO(squared(picture((2400, 100)), [(0, 0), (1, 0), (1, 1), (0, 1)], 24)))
+    assert wide.width <= 900
+    assert wide.height >= 1

@@ -53,7 +53,7 @@ def test_what_is_restored_is_backed_up_to_the_same_bytes(full: str, tmp_path: Pa
     one, two = tmp_path / "one.zip", tmp_path / "two.zip"
     manifest = back_up(full, one)
     assert {t.name: t.rows for t in manifest.tables} == rows(full)
-    assert rows(full)["photos"] == 1
+    assert rows(full)["photos"] > 1
     with beside(full, "restored_here", drop=True) as other:
         assert restore(other, one).tables == manifest.tables
         back_up(other, two)

@@ -202,6 +202,8 @@ def test_no_method_reaches_into_another_workshop(session: Session):
         "redo": lambda: here.redo(101, "redo-here"),
         "go_back": lambda: here.go_back(101, 1, "back-here"),
         "revisions": lambda: here.revisions(101),
+        "copy": lambda: here.copy(101, "copy-here"),
+        "shelve": lambda: here.shelve(101, "bin"),
     }
     for name, call in tried.items():
         with pytest.raises(NoSuchJob):
@@ -212,7 +214,9 @@ def test_no_method_reaches_into_another_workshop(session: Session):
     assert mine.job.title == "mine", "an edit id of another workshop is no retry here"
     assert here.shop() == there.shop()
     public = {n for n, f in inspect.getmembers(Jobs, inspect.isfunction) if not n.startswith("_")}
-    assert public == set(tried) | {"find", "let_go", "make", "shop"}, "a new method needs its line in this test"
+    assert public == set(tried) | {"find", "let_go", "make", "rack", "shop"}, (
+        "a new method needs its line in this test"
+    )
     with pytest.raises(LookupError):
         Jobs(session, "nowhere").make(job(), "make-x")
     with pytest.raises(LookupError):

@@ -6,7 +6,7 @@ import pytest
 from sqlalchemy import Engine
 from sqlalchemy.orm import Session
 
-from shadbo.core.shop.shop import Stock
+from shadbo.core.shop.stock import Stock
 from shadbo.store.jobs import Jobs
 from shadbo.store.records import NothingToUndo
 from shadbo.store.workshops import StockChanged, Stockroom, Workshops

@@ -148,10 +148,10 @@ def test_undo_redo_history_and_going_back(api):
     [
         (gap("wide"), GAP, "not a length"),
         ({"at": "nowhere", "to": 1}, "job", "not a field"),
-        ({"at": "pieces/piece/detail/depth", "to": {"typed": "0"}}, "pieces/piece/detail/depth/mm", "greater than 0"),
+        ({"at": "pieces/piece/detail/depth", "to": {"typed": "0"}}, "pieces/piece/detail/depth/mm", "more than 0"),
         ({"at": "title", "to": "x" * 300}, "title", "at most 200"),
-        ({"at": "hanging/kind", "to": "glue"}, "hanging/kind", "'wire'"),
-        ({"at": "due", "to": "tomorrow"}, "due", "date"),
+        ({"at": "hanging/kind", "to": "glue"}, "hanging/kind", "wire"),
+        ({"at": "due", "to": "some day"}, "due", "no day"),
         ({"at": "title", "to": "a\x00b"}, "title", "cannot be kept"),
     ],
 )

@@ -1,5 +1,6 @@
 """Photographs and comparisons over HTTP."""
 
+import re
 from uuid import uuid4
 
 from tests.files.test_photo import located, picture
@@ -48,3 +49,37 @@ def test_displays_are_compared_with_what_is_not_saved_yet(api):
     after = api.client.post(f"/api/jobs/{job}/compare", json={"edits": edits}).json()
     assert {c["kind"] for c in after} == {"puzzle frame", "ready-made box", "backed", "shadow box"}
     assert next(c for c in after if c["kind"] == "puzzle frame")["picked"]
+
+
+SIDES = {"width_top": "412", "width_bottom": "412", "height_left": "613", "height_right": "613"}
+READINGS = SIDES | {"depth": "38", "bar_face": "45"}
+PICTURED = [
+    *({"at": f"pieces/piece/detail/{k}", "to": {"typed": v, "tool": "rule"}} for k, v in READINGS.items()),
+    {"at": "pieces/piece/picture", "to": {"photo": 1}},
+]
+
+
+def test_a_piece_is_shown_by_its_photograph_squared(api):
+    job = api.make()["id"]
+    send(api, job, picture((400, 600)))
+    asked = {"edits": PICTURED, "view": "front"}
+    svg = api.client.post(f"/api/jobs/{job}/plan", json=asked).json()["board"]["svg"]
+    href = re.search(r'<image href="([^"]+)"', svg)[1].replace("&amp;", "&")
+    shown = api.client.get(href)
+    assert shown.status_code == 200, shown.text
+    assert shown.headers["content-type"] == "image/jpeg"
+    compared = api.client.post(f"/api/jobs/{job}/compare", json={"edits": PICTURED}).json()
+    assert "<image" in next(c for c in compared if c["picked"])["front"]
+    whole, crossed = "corners=0,0,1,0,1,1,0,1", "corners=0,0,1,1,1,0,0,1"
+    for bad in (f"{whole[:-2]}&ratio=1", f"{crossed}&ratio=1", f"{whole}&ratio=0"):
+        assert api.client.get(f"/api/jobs/{job}/photos/1/squared?{bad}").status_code == 422, bad
+    assert api.client.get(href.replace("photos/1", "photos/2")).status_code == 404
+
+
+def test_a_drawing_that_is_fetched_carries_its_photographs(api):
+    made = api.make(*PICTURED)
+    job = made["id"]
+    send(api, job, picture((400, 600)))
+    assert 'href="data:image/jpeg;base64,' in api.client.get(f"/api/jobs/{job}/drawings/front").text
+    api.client.delete(f"/api/jobs/{job}/photos/1")
+    assert "<image" not in api.client.get(f"/api/jobs/{job}/drawings/front").text

@@ -289,7 +289,7 @@ export interface paths {
         };
         /**
          * List Jobs
-         * @description Find jobs by words of title and owner, by number, by state.
+         * @description Find jobs by all that is written of them, whatever their accents; by state, shelf, or without a day.
          */
         get: operations["list_jobs_api_jobs_get"];
         put?: never;
@@ -298,6 +298,46 @@ export interface paths {
          * @description Make a job. The same edit id again answers with the same job.
          */
         post: operations["make_job_api_jobs_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy Job
+         * @description A new job like this one, with nothing cut yet. The same edit id again answers with the same job.
+         */
+        post: operations["copy_job_api_jobs__job_id__copy_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Shelve Job
+         * @description Put a job on another shelf: the rack, the patterns, the archive, the bin; each is a way back.
+         */
+        post: operations["shelve_job_api_jobs__job_id__shelf_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -612,6 +652,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/photos/{photo_id}/squared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Squared Photo
+         * @description What lies between four corners, seen square on; x and y of each as shares, clockwise from the top left.
+         */
+        get: operations["squared_photo_api_jobs__job_id__photos__photo_id__squared_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/photos/{photo_id}/colours": {
         parameters: {
             query?: never;
@@ -865,7 +925,7 @@ export interface paths {
         };
         /**
          * As Table
-         * @description Sheets, mouldings and spacers as a table that can be taken in again.
+         * @description All of it as a table that can be taken in again.
          */
         get: operations["as_table_api_stock_table_get"];
         put?: never;
@@ -883,6 +943,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stock/item": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Item
+         * @description One thing of the stock, or the fields of a new one.
+         */
+        get: operations["item_api_stock_item_get"];
+        put?: never;
+        /**
+         * Lay In
+         * @description Keep a thing: a new one, or a change of one. Refused where someone else changed it meanwhile.
+         */
+        post: operations["lay_in_api_stock_item_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Item
+         * @description What is typed so far, drawn, and what is wrong with it; nothing is kept.
+         */
+        post: operations["try_item_api_stock_try_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/retire": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Retire
+         * @description Offer a thing no more, or again. Nothing is ever deleted: jobs keep what was chosen for them.
+         */
+        post: operations["retire_api_stock_retire_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stock/changes": {
         parameters: {
             query?: never;
@@ -891,10 +1015,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Changes
+         * List Changes
          * @description What was done to the stock, the newest first.
          */
-        get: operations["changes_api_stock_changes_get"];
+        get: operations["list_changes_api_stock_changes_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -917,6 +1041,70 @@ export interface paths {
          * @description Take back its last change, if it is still the one that was looked at.
          */
         post: operations["undo_api_stock_undo_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Practice
+         * @description Every setting as it stands, by the station where it counts.
+         */
+        get: operations["practice_api_practice_get"];
+        put?: never;
+        /**
+         * Set Habit
+         * @description Set one habit. Refused where someone else set it meanwhile; jobs with parts cut keep what they were cut by.
+         */
+        post: operations["set_habit_api_practice_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Out
+         * @description What a setting comes to in its example, now and with the value that is typed; nothing is kept.
+         */
+        post: operations["try_out_api_practice_try_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/about": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Set About
+         * @description Name, currency, mark.
+         */
+        post: operations["set_about_api_practice_about_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1048,6 +1236,37 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * About
+         * @description The workshop itself: its name, its money, the mark that it cuts to; all marks there are.
+         */
+        About: {
+            /** Name */
+            name: string;
+            /** Currency */
+            currency: string;
+            /** Mark */
+            mark: string;
+            /** Marks */
+            marks: string[];
+        };
+        /**
+         * AboutTo
+         * @description What the workshop is to be called, counts in and cuts to.
+         */
+        AboutTo: {
+            /** Edit Id */
+            edit_id: string;
+            /** Name */
+            name: string;
+            /** Currency */
+            currency: string;
+            /**
+             * Mark
+             * @enum {string}
+             */
+            mark: "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm" | "0.1 mm";
+        };
+        /**
          * Advice
          * @description Remedies for the job with edits that are not saved yet.
          */
@@ -1123,6 +1342,25 @@ export interface components {
             seen: string[];
         };
         /**
+         * Blank
+         * @description One field of a thing: its name, label, kind, what can be picked, whether it is needed, what it says.
+         */
+        Blank: {
+            /** Name */
+            name: string;
+            label: components["schemas"]["Both"];
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "text" | "length" | "kg" | "money" | "number" | "choice" | "yes or no" | "colour";
+            /** Choices */
+            choices: string[];
+            /** Needed */
+            needed: boolean;
+            value: components["schemas"]["Both"];
+        };
+        /**
          * Board
          * @description One view as SVG, and where its millimetres lie. No SVG where the picture with that mark is shown already.
          */
@@ -1179,6 +1417,8 @@ export interface components {
         /**
          * Choice
          * @description One answer that can be picked; ``to`` is what the edit writes, None lets the plan decide.
+         *
+         *     ``swatch`` is its colour, where it has one.
          */
         Choice: {
             /** To */
@@ -1196,6 +1436,11 @@ export interface components {
              * @default true
              */
             works: boolean;
+            /**
+             * Swatch
+             * @default
+             */
+            swatch: string;
         };
         /**
          * Code
@@ -1232,6 +1477,8 @@ export interface components {
             asks: number;
             /** Picture */
             picture: string;
+            /** Front */
+            front: string;
         };
         /**
          * Copies
@@ -1254,6 +1501,14 @@ export interface components {
              * @default no copy was made yet
              */
             said: string;
+        };
+        /**
+         * Copy
+         * @description Under which id a copy is made.
+         */
+        Copy: {
+            /** Edit Id */
+            edit_id: string;
         };
         /**
          * Crew
@@ -1291,6 +1546,18 @@ export interface components {
             sheet: "mat" | "mat_inner";
             /** Edit Id */
             edit_id?: string | null;
+        };
+        /**
+         * Drawn
+         * @description What is being written down, drawn; and what is wrong with it, by field.
+         */
+        Drawn: {
+            /** Picture */
+            picture: string;
+            /** Wrong */
+            wrong: {
+                [key: string]: string;
+            };
         };
         /**
          * Edit
@@ -1346,6 +1613,62 @@ export interface components {
             y0: number;
         };
         /**
+         * Found
+         * @description A page of jobs; how many answer in all, by state, without a day; how many stand on each shelf.
+         */
+        Found: {
+            /** Jobs */
+            jobs: components["schemas"]["Listed"][];
+            /** Total */
+            total: number;
+            /** Pages */
+            pages: number;
+            /** States */
+            states: {
+                [key: string]: number;
+            };
+            /** Undated */
+            undated: number;
+            /** Shelves */
+            shelves: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * Habit
+         * @description One setting as it stands: ``own`` where it is not what every shop begins with; ``was`` for saving a change.
+         */
+        Habit: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            value: components["schemas"]["Both"];
+            usual: components["schemas"]["Both"];
+            /** Own */
+            own: boolean;
+            /** Was */
+            was: number;
+            /** Source */
+            source: string;
+            sense: components["schemas"]["Both"];
+        };
+        /**
+         * Habits
+         * @description Settings that belong to one station.
+         */
+        Habits: {
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "receive" | "measure" | "display" | "sizes" | "depth" | "mount" | "parts" | "hang";
+            /** Title */
+            title: string;
+            /** Rows */
+            rows: components["schemas"]["Habit"][];
+        };
+        /**
          * Health
          * @description Up, and the database answers; the newest copy of it that was read back whole, and how the last try went.
          *
@@ -1384,7 +1707,7 @@ export interface components {
             /** Role */
             role: ("owner" | "framer" | "apprentice" | "tablet") | null;
             /** May */
-            may: ("look" | "work" | "plan" | "cut" | "stock" | "pair" | "people")[];
+            may: ("look" | "work" | "plan" | "cut" | "stock" | "practice" | "pair" | "people")[];
             /** Unlocked */
             unlocked: boolean;
             /** Needs Set Up */
@@ -1405,17 +1728,24 @@ export interface components {
             y0: number;
         };
         /**
-         * JobList
-         * @description Jobs that match, what is due first on top.
+         * ItemView
+         * @description A thing of the stock with its fields; ``id`` is empty for a new one, ``mark`` says how it was looked at.
          */
-        JobList: {
-            /** Jobs */
-            jobs: components["schemas"]["Listed"][];
-            /**
-             * Today
-             * Format: date
-             */
-            today: string;
+        ItemView: {
+            /** Home */
+            home: string;
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Blanks */
+            blanks: components["schemas"]["Blank"][];
+            /** Picture */
+            picture: string;
+            /** Mark */
+            mark: string;
+            /** Retired */
+            retired: boolean;
         };
         /**
          * JobView
@@ -1441,6 +1771,8 @@ export interface components {
             can_undo: boolean;
             /** Can Redo */
             can_redo: boolean;
+            /** Shelf */
+            shelf: string;
         };
         /**
          * Join
@@ -1480,6 +1812,36 @@ export interface components {
             svg: string | null;
             /** Mark */
             mark: string;
+        };
+        /**
+         * LaidIn
+         * @description The same, to be kept; ``mark`` is that of the thing as it was looked at.
+         */
+        LaidIn: {
+            /** Home */
+            home: string;
+            /**
+             * Id
+             * @default
+             */
+            id: string;
+            /** Typed */
+            typed: {
+                [key: string]: string;
+            };
+            /**
+             * System
+             * @default mm
+             * @enum {string}
+             */
+            system: "mm" | "in";
+            /**
+             * Mark
+             * @default
+             */
+            mark: string;
+            /** Edit Id */
+            edit_id: string;
         };
         /**
          * Line
@@ -1670,6 +2032,17 @@ export interface components {
             name: string;
         };
         /**
+         * OnShelf
+         * @description The shelf that a job is to stand on.
+         */
+        OnShelf: {
+            /**
+             * Shelf
+             * @enum {string}
+             */
+            shelf: "rack" | "pattern" | "archive" | "bin";
+        };
+        /**
          * Other
          * @description Someone else to change to.
          */
@@ -1778,6 +2151,15 @@ export interface components {
             pin: components["schemas"]["Question"] | null;
         };
         /**
+         * PracticeView
+         * @description All of it.
+         */
+        PracticeView: {
+            about: components["schemas"]["About"];
+            /** Groups */
+            groups: components["schemas"]["Habits"][];
+        };
+        /**
          * Problem
          * @description Problem details, with the mistakes and, for a stale save, what has changed since.
          */
@@ -1836,7 +2218,7 @@ export interface components {
          *     which. ``key`` is the line of the sheet it belongs to, ``tape`` what lights up on the board.
          *     ``spot`` is where its field stands on the measuring board. ``fold`` names the row that it is folded
          *     under; ``aside``: out of the way of Enter. ``also`` are further places that its answer goes to, ``goes`` the
-         *     station that a way leads to.
+         *     station that a way leads to. ``adds``: it makes one more thing of a kind.
          */
         Question: {
             /** Id */
@@ -1845,7 +2227,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "text" | "note" | "date" | "reading" | "length" | "weight" | "number" | "choice" | "menu" | "pin" | "told" | "care" | "act" | "compare" | "photos" | "layouts" | "move" | "colours" | "outline" | "table" | "artwork" | "cutter" | "fold" | "way";
+            kind: "text" | "note" | "date" | "reading" | "length" | "weight" | "number" | "choice" | "menu" | "pin" | "told" | "care" | "act" | "compare" | "photos" | "layouts" | "move" | "colours" | "outline" | "picture" | "table" | "artwork" | "cutter" | "fold" | "way";
             /** Label */
             label: string;
             /**
@@ -1918,14 +2300,23 @@ export interface components {
              * @default
              */
             goes: string;
+            /**
+             * Adds
+             * @default false
+             */
+            adds: boolean;
         };
         /**
          * Rack
-         * @description One rack or drawer.
+         * @description One rack or kind: where it stands in the stock, and what one thing of it is called.
          */
         Rack: {
+            /** Home */
+            home: string;
             /** Title */
             title: string;
+            /** One */
+            one: string;
             /** Lines */
             lines: components["schemas"]["StockLine"][];
         };
@@ -1942,6 +2333,20 @@ export interface components {
             edits: components["schemas"]["Edit"][];
             /** Effects */
             effects: components["schemas"]["EffectView"][];
+        };
+        /**
+         * Retire
+         * @description Whether a thing is offered.
+         */
+        Retire: {
+            /** Home */
+            home: string;
+            /** Id */
+            id: string;
+            /** Retired */
+            retired: boolean;
+            /** Edit Id */
+            edit_id: string;
         };
         /**
          * RevisionView
@@ -2014,6 +2419,26 @@ export interface components {
              * @enum {string}
              */
             system: "mm" | "in";
+        };
+        /**
+         * SetTo
+         * @description A value to be set, and which number stood there when it was looked at; no ``typed`` is what is usual.
+         */
+        SetTo: {
+            /** Name */
+            name: string;
+            /** Typed */
+            typed?: string | null;
+            /**
+             * System
+             * @default mm
+             * @enum {string}
+             */
+            system: "mm" | "in";
+            /** Was */
+            was: number;
+            /** Edit Id */
+            edit_id: string;
         };
         /**
          * SetUp
@@ -2110,12 +2535,24 @@ export interface components {
         /**
          * Spot
          * @description Where a field stands on the measuring board: its middle, in percent of the board's width and height.
+         *
+         *     Of several pieces: what it is called there in short, and whose it is.
          */
         Spot: {
             /** X */
             x: number;
             /** Y */
             y: number;
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /**
+             * Of
+             * @default
+             */
+            of: string;
         };
         /**
          * Station
@@ -2155,19 +2592,25 @@ export interface components {
         };
         /**
          * StockLine
-         * @description One thing of the stock.
+         * @description One thing of the stock; ``retired`` ones are not offered any more.
          */
         StockLine: {
+            /** Id */
+            id: string;
             /** Name */
             name: string;
             says: components["schemas"]["Both"];
-            /** Price */
-            price: string;
+            price: components["schemas"]["Both"];
             /**
              * Colour
              * @default
              */
             colour: string;
+            /**
+             * Retired
+             * @default false
+             */
+            retired: boolean;
         };
         /**
          * StockTable
@@ -2234,6 +2677,22 @@ export interface components {
             label: string;
         };
         /**
+         * Try
+         * @description A value as it is typed, not set yet; none is the one that stands.
+         */
+        Try: {
+            /** Name */
+            name: string;
+            /** Typed */
+            typed?: string | null;
+            /**
+             * System
+             * @default mm
+             * @enum {string}
+             */
+            system: "mm" | "in";
+        };
+        /**
          * Typed
          * @description What stands in a field, and by how many marks it is to be stepped.
          */
@@ -2263,6 +2722,42 @@ export interface components {
             view: "tape" | "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat" | "apart";
             /** Label */
             label: string;
+        };
+        /**
+         * Worked
+         * @description An example: what it is, what a habit comes to in it now, and what it would with the value tried.
+         */
+        Worked: {
+            title: components["schemas"]["Both"];
+            now: components["schemas"]["Both"];
+            then: components["schemas"]["Both"];
+            /** Picture */
+            picture: string;
+            /** Line */
+            line: string;
+        };
+        /**
+         * Written
+         * @description A thing of the stock as it is typed; no ``id`` makes a new one.
+         */
+        Written: {
+            /** Home */
+            home: string;
+            /**
+             * Id
+             * @default
+             */
+            id: string;
+            /** Typed */
+            typed: {
+                [key: string]: string;
+            };
+            /**
+             * System
+             * @default mm
+             * @enum {string}
+             */
+            system: "mm" | "in";
         };
         /**
          * Wrong
@@ -4462,6 +4957,10 @@ export interface operations {
             query?: {
                 words?: string;
                 state?: string;
+                undated?: boolean;
+                shelf?: "rack" | "pattern" | "archive" | "bin";
+                sort?: "due" | "number" | "changed" | "owner" | "title";
+                page?: number;
             };
             header?: never;
             path?: never;
@@ -4475,7 +4974,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobList"];
+                    "application/json": components["schemas"]["Found"];
                 };
             };
             /** @description Not signed in */
@@ -4595,6 +5094,258 @@ export interface operations {
         responses: {
             /** @description Successful Response */
             201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    copy_job_api_jobs__job_id__copy_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Copy"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shelve_job_api_jobs__job_id__shelf_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnShelf"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6813,6 +7564,130 @@ export interface operations {
             };
         };
     };
+    squared_photo_api_jobs__job_id__photos__photo_id__squared_get: {
+        parameters: {
+            query: {
+                corners: string;
+                ratio: number;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                photo_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     main_colours_of_api_jobs__job_id__photos__photo_id__colours_get: {
         parameters: {
             query?: never;
@@ -8673,7 +9548,503 @@ export interface operations {
             };
         };
     };
-    changes_api_stock_changes_get: {
+    item_api_stock_item_get: {
+        parameters: {
+            query: {
+                home: string;
+                id?: string;
+                system?: "mm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ItemView"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lay_in_api_stock_item_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LaidIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ItemView"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    try_item_api_stock_try_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Written"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Drawn"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    retire_api_stock_retire_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Retire"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ItemView"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_changes_api_stock_changes_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -8856,6 +10227,498 @@ export interface operations {
                 };
             };
             /** @description Changed meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    practice_api_practice_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeView"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_habit_api_practice_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetTo"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeView"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    try_out_api_practice_try_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Try"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Worked"] | null;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_about_api_practice_about_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AboutTo"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeView"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
             409: {
                 headers: {
                     [name: string]: unknown;

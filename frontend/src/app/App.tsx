@@ -3,6 +3,7 @@ import { DoorsProvider } from "../doors/here";
 import { PeoplePage } from "../doors/PeoplePage";
 import { JobPage } from "../job/JobPage";
 import { JobList } from "../list/JobList";
+import { SettingsPage } from "../settings/SettingsPage";
 import { StockPage } from "../stock/StockPage";
 import { Nowhere } from "./Nowhere";
 import { SystemProvider } from "./system";
@@ -15,6 +16,7 @@ export function App() {
           <Routes>
             <Route path="/" element={<JobList />} />
             <Route path="/people" element={<PeoplePage />} />
+            <Route path="/settings" element={<SettingsPage />} />
             <Route path="/stock" element={<StockPage />} />
             <Route path="/jobs/:id" element={<JobPage />} />
             <Route path="*" element={<Nowhere />} />

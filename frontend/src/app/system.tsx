@@ -1,4 +1,4 @@
-import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from "react";
 import { api, type Both, got, type ShopView, type System, type ToolName } from "../api/client";
 
 interface Measures {
@@ -11,6 +11,8 @@ interface Measures {
   shopName: string;
   /** The measuring tools there are, and what they are called. */
   tools: ToolName[];
+  /** The workshop was changed: its name and system are asked for again. */
+  again: () => void;
 }
 
 const KEY = "shadbo.system";
@@ -19,11 +21,12 @@ const Context = createContext<Measures | null>(null);
 export function SystemProvider({ children }: { children: ReactNode }) {
   const [chosen, setChosen] = useState<System | null>(() => localStorage.getItem(KEY) as System | null);
   const [shop, setShop] = useState<ShopView>({ name: "", system: "mm", mark: "", tools: [] });
-  useEffect(() => {
+  const again = useCallback(() => {
     got(api.GET("/api/shop"))
       .then(setShop)
       .catch(() => {});
   }, []);
+  useEffect(again, [again]);
   const system = chosen ?? shop.system;
   const pick = (text: Both, of: System) => (of === "mm" ? text.mm : text.inch);
   const value: Measures = {
@@ -36,6 +39,7 @@ export function SystemProvider({ children }: { children: ReactNode }) {
     echo: (text) => (text ? pick(text, system === "mm" ? "in" : "mm") : ""),
     shopName: shop.name,
     tools: shop.tools,
+    again,
   };
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }

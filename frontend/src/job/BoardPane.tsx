@@ -23,7 +23,7 @@ export function BoardPane({ questions, onPast }: { questions: Question[]; onPast
   const shown = papers || photo ? null : view;
   return (
     <section className="board-area flex flex-col" aria-label="Board">
-      <div className="flex min-h-9 items-stretch gap-4 overflow-x-auto border-b border-line px-4 whitespace-nowrap">
+      <div className="flex min-h-9 items-stretch gap-x-2 overflow-x-auto border-b border-line px-3 whitespace-nowrap xl:gap-x-3">
         {plan.views.map(({ view: name, label }) => (
           <button
             key={name}

@@ -11,9 +11,10 @@ import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import type { Choice, Question } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
-import { FieldNote, same } from "./FieldNote";
-import { useField, useLook, useSession } from "./useSession";
-import { beginAt } from "./walk";
+import { Swatch } from "../ui/Swatch";
+import { FieldError, FieldNote, same } from "./FieldNote";
+import { useField, useLook, useOutbox, usePlan, useSession } from "./useSession";
+import { beginAt, forgetAhead, keepAhead, typeAhead } from "./walk";
 
 function usePick(q: Question) {
   const session = useSession();
@@ -35,17 +36,54 @@ interface Props {
   onNext: (from: HTMLElement) => void;
 }
 
-/** Enter keeps what stands there and goes on, once the plan knows of it: what was picked may bring rows of its own. */
-function useGoingOn(at: string, onNext: (from: HTMLElement) => void) {
+/** The answer that a letter names: the next one that begins with it, and whether it is the only one. */
+function namedBy(letter: string, choices: Choice[], picked: number): Named | null {
+  if (!/^\p{L}$/u.test(letter)) return null;
+  const begins = choices.flatMap((c, i) =>
+    c.label.toLowerCase().startsWith(letter.toLowerCase()) ? [i] : [],
+  );
+  const at = begins.find((i) => i > picked) ?? begins[0];
+  return at === undefined ? null : { at, alone: begins.length === 1 };
+}
+
+interface Named {
+  at: number;
+  alone: boolean;
+}
+interface Picks {
+  pick: (i: number) => void;
+  named: (key: string) => Named | null;
+  /** Where an answer stands, if each has a place of its own. */
+  stands?: (beside: HTMLElement, i: number) => HTMLElement | undefined;
+}
+
+/**
+ * Enter keeps what stands there and goes on, once the plan knows of it: what was picked may bring rows of its own.
+ * What is typed meanwhile is meant for the next field, and comes there.
+ */
+function useGoingOn(at: string, onNext: (from: HTMLElement) => void, picks: Picks) {
   const { echo } = useField(at);
   const leaving = useRef<HTMLElement | null>(null);
   useEffect(() => {
     const from = leaving.current;
     if (echo || !from) return;
     leaving.current = null;
-    if (from.isConnected && document.activeElement === from) onNext(from);
+    if (!from.isConnected || document.activeElement !== from) return forgetAhead();
+    onNext(from);
+    void typeAhead();
   });
   return (e: KeyboardEvent<HTMLElement>) => {
+    if (leaving.current === e.currentTarget && keepAhead(e)) return;
+    const named = e.ctrlKey || e.metaKey || e.altKey ? null : picks.named(e.key);
+    if (named) {
+      e.preventDefault();
+      e.stopPropagation();
+      const answer = picks.stands?.(e.currentTarget, named.at) ?? e.currentTarget;
+      answer.focus();
+      picks.pick(named.at);
+      if (named.alone) leaving.current = answer;
+      return;
+    }
     if (e.key !== "Enter") return;
     e.preventDefault();
     e.stopPropagation();
@@ -57,10 +95,14 @@ function useGoingOn(at: string, onNext: (from: HTMLElement) => void) {
 /** A few answers side by side. */
 export function ChoiceRow({ q, order, onNext }: Props) {
   const { choices, picked, pick, light } = usePick(q);
-  const goOn = useGoingOn(q.at ?? "", onNext);
+  const goOn = useGoingOn(q.at ?? "", onNext, {
+    pick,
+    named: (key) => namedBy(key, choices, picked),
+    stands: (beside, i) => beside.parentElement?.children[i] as HTMLElement | undefined,
+  });
   const { say } = useMeasures();
   return (
-    <RadioGroup value={picked} onChange={pick} onFocus={light} className="border-t border-line py-2">
+    <RadioGroup value={picked} onChange={pick} onFocus={light} className="relative border-t border-line py-2">
       <Label className="block pb-1 text-[16px]">{q.label}</Label>
       <div className="flex flex-wrap gap-y-1">
         {choices.map((c, i) => (
@@ -82,7 +124,9 @@ export function ChoiceRow({ q, order, onNext }: Props) {
           <Frac>{say(q.note)}</Frac>
         </p>
       )}
-      <FieldNote q={q} id={`note-${q.id}`} />
+      <FieldNote q={q}>
+        <FieldError q={q} id={`note-${q.id}`} />
+      </FieldNote>
     </RadioGroup>
   );
 }
@@ -91,7 +135,7 @@ export function ChoiceRow({ q, order, onNext }: Props) {
 export function MenuRow({ q, order, onNext }: Props) {
   const { choices, picked, pick, light } = usePick(q);
   const { say } = useMeasures();
-  const goOn = useGoingOn(q.at ?? "", onNext);
+  const goOn = useGoingOn(q.at ?? "", onNext, { pick, named: (key) => namedBy(key, choices, picked) });
   const now = choices[picked];
   return (
     <Listbox value={picked} onChange={pick}>
@@ -105,7 +149,10 @@ export function MenuRow({ q, order, onNext }: Props) {
           onKeyDownCapture={goOn}
           className="entry flex items-baseline justify-between gap-3 text-left text-[19px]!"
         >
-          <span className="whitespace-nowrap">{now?.label}</span>
+          <span className="flex items-center gap-2 whitespace-nowrap">
+            {now?.swatch && <Swatch colour={now.swatch} />}
+            {now?.label}
+          </span>
           <span className="truncate text-[15px] font-normal text-soft">
             <Frac>{say(now?.detail)}</Frac>
           </span>
@@ -121,6 +168,9 @@ export function MenuRow({ q, order, onNext }: Props) {
             <Frac>{say(q.note)}</Frac>
           </p>
         )}
+        <FieldNote q={q}>
+          <FieldError q={q} id={`note-${q.id}`} />
+        </FieldNote>
       </div>
     </Listbox>
   );
@@ -132,7 +182,8 @@ function Option({ choice, index, detail }: { choice: Choice; index: number; deta
       value={index}
       className="min-h-11 cursor-pointer border-b border-line px-3 py-1 data-focus:bg-accent data-focus:text-white data-selected:font-bold"
     >
-      <span className="block">
+      <span className="flex items-center gap-2">
+        {choice.swatch && <Swatch colour={choice.swatch} />}
         {choice.works ? "" : "■ "}
         {choice.label}
       </span>
@@ -198,8 +249,12 @@ export function CareRow({ q }: { q: Question }) {
   );
 }
 
-export function ActRow({ q }: { q: Question }) {
+/** A step as a button. What it does follows from what the plan knows: it waits for what was just typed. */
+export function ActRow({ q, order }: { q: Question; order: number }) {
   const session = useSession();
+  const settled = useOutbox((s) => Object.keys(s.echoes).length === 0);
+  const lost = usePlan((s) => s.link === "lost");
+  const [wanted, setWanted] = useState(0);
   const [added, setAdded] = useState("");
   const waits = useField(added).echo !== undefined;
   // What was added begins with its first field, once it stands there.
@@ -208,16 +263,22 @@ export function ActRow({ q }: { q: Question }) {
     beginAt(added);
     setAdded("");
   }, [added, waits]);
+  useEffect(() => {
+    if (wanted === 0 || !(settled || lost)) return;
+    const edits = q.edits ?? [];
+    const [first] = edits;
+    setWanted(wanted - 1);
+    session.edit(edits);
+    if (first && first.to !== null && first.to !== undefined) setAdded(first.at);
+  }, [wanted, settled, lost, q, session]);
   return (
     <button
       type="button"
+      data-adds={q.adds || undefined}
+      data-order={order}
+      aria-busy={wanted > 0}
       className="action mt-2 mr-2"
-      onClick={() => {
-        const edits = q.edits ?? [];
-        const [first] = edits;
-        session.edit(edits);
-        if (first && first.to !== null && first.to !== undefined) setAdded(first.at);
-      }}
+      onClick={() => setWanted(wanted + 1)}
     >
       {q.label}
     </button>

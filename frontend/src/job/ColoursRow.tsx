@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import { api, got, type Question, type Sampled, words } from "../api/client";
+import { Swatch } from "../ui/Swatch";
 import { PhotoPick, usePhotos } from "./OutlineRow";
 import { useLook, useOutbox, useSession } from "./useSession";
 
@@ -90,11 +91,3 @@ export function ColoursRow({ q }: { q: Question }) {
     </section>
   );
 }
-
-const Swatch = ({ colour }: { colour: string }) => (
-  <span
-    aria-hidden="true"
-    className="inline-block h-6 w-6 shrink-0 border border-ink"
-    style={{ background: colour }}
-  />
-);

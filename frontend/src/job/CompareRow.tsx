@@ -60,7 +60,7 @@ export function CompareRow({
           >
             <span
               className="compare-drawing drawing"
-              dangerouslySetInnerHTML={{ __html: line?.picture ?? "" }}
+              dangerouslySetInnerHTML={{ __html: `${line?.front ?? ""}${line?.picture ?? ""}` }}
             />
             <span className="min-w-0">
               <span className="flex items-baseline justify-between gap-2">

@@ -2,7 +2,7 @@ import { type FocusEvent, type KeyboardEvent, useId } from "react";
 import type { Edit, Question } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
-import { FieldNote } from "./FieldNote";
+import { FieldError, FieldNote } from "./FieldNote";
 import { useField, useSession } from "./useSession";
 
 interface Props {
@@ -25,12 +25,13 @@ export function EntryRow({ q, order, onNext }: Props) {
     "data-field": q.aside ? undefined : true,
     "data-order": order,
     "data-at": at,
+    "data-words": q.kind === "text" || q.kind === "note" || q.kind === "date" || undefined,
     value,
     "aria-invalid": Boolean(error),
     "aria-describedby": `${id}-note`,
     onFocus: (e: FocusEvent<HTMLInputElement | HTMLTextAreaElement>) => {
       session.light(q.key ?? "");
-      if (q.kind !== "note" && q.kind !== "date") e.currentTarget.select();
+      if (q.kind !== "note") e.currentTarget.select();
     },
     onBlur: () => {
       session.light("");
@@ -58,7 +59,7 @@ export function EntryRow({ q, order, onNext }: Props) {
     },
   };
   return (
-    <div className="border-t border-line py-1.5">
+    <div className="relative border-t border-line py-1.5">
       <label htmlFor={id} className="block pb-1 text-[16px]">
         {q.label}
       </label>
@@ -68,20 +69,21 @@ export function EntryRow({ q, order, onNext }: Props) {
         ) : (
           <input
             {...shared}
-            type={q.kind === "date" ? "date" : "text"}
-            inputMode={q.kind === "weight" ? "decimal" : q.kind === "number" ? "numeric" : "text"}
+            type="text"
+            placeholder={q.kind === "date" ? "18 Dec, Friday, +14" : undefined}
+            inputMode={q.kind === "number" ? "numeric" : "text"}
             autoComplete="off"
             className={`entry ${q.kind === "weight" ? "w-28!" : "text-[19px]!"} ${value ? "" : "planned"}`}
           />
         )}
-        {q.kind === "weight" && <span className="text-soft">kg</span>}
-        {q.kind === "weight" && (
+        <FieldError q={q} id={`${id}-note`} />
+        {q.kind === "weight" && !error && (
           <span className="grow text-right text-[15px] text-soft">
             <Frac>{say(q.note)}</Frac>
           </span>
         )}
       </div>
-      <FieldNote q={q} id={`${id}-note`} />
+      <FieldNote q={q} />
     </div>
   );
 }

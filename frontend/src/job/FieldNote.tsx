@@ -1,35 +1,49 @@
+import type { ReactNode } from "react";
 import type { Question } from "../api/client";
 import { useMeasures } from "../app/system";
 import { useField, useOutbox, useSession } from "./useSession";
 
-/** What a field of any kind tells of its answer: not saved yet, refused, or changed by someone else meanwhile. */
-export function FieldNote({ q, id }: { q: Question; id: string }) {
+/** What is wrong with what stands in a field, in the row's own room: nothing below it moves. */
+export function FieldError({ q, id }: { q: Question; id: string }) {
+  const { error } = useField(q.at ?? "");
+  return (
+    <p id={id} className="field-error empty:hidden">
+      {error}
+    </p>
+  );
+}
+
+/** What a field of any kind tells of its answer, over what follows it: not saved yet, or changed by someone else. */
+export function FieldNote({ q, children }: { q: Question; children?: ReactNode }) {
   const at = q.at ?? "";
   const session = useSession();
-  const { error, clash, waits } = useField(at);
+  const { clash, waits } = useField(at);
   const link = useOutbox((s) => s.link);
   const { say } = useMeasures();
   const words = (value: unknown) => wordsOf(q, value, say);
   return (
     <>
-      <p id={id} className="text-stop empty:hidden">
-        {error}
-      </p>
-      {waits && link !== "ok" && <p className="text-[15px] text-caution">not saved yet</p>}
-      {clash && (
-        <div role="alert" className="mt-1 flex flex-wrap items-center gap-2 bg-caution-tone px-2 py-1">
-          <span className="grow">
-            Someone else put {words(clash.theirs)} here. You {clash.typed ? "typed" : "picked"}{" "}
-            {clash.typed || words(clash.mine.to)}.
-          </span>
-          <button type="button" className="action" onClick={() => session.accept(at)}>
-            Keep mine
-          </button>
-          <button type="button" className="action" onClick={() => session.drop(at)}>
-            Take theirs
-          </button>
-        </div>
-      )}
+      {waits && link !== "ok" && <p className="field-waits">not saved yet</p>}
+      <div className="field-note">
+        {children}
+        {clash && (
+          <div
+            role="alert"
+            className="flex flex-wrap items-center gap-2 border border-caution bg-caution-tone px-2 py-1"
+          >
+            <span className="grow">
+              Someone else put {words(clash.theirs)} here. You {clash.typed ? "typed" : "picked"}{" "}
+              {clash.typed || words(clash.mine.to)}.
+            </span>
+            <button type="button" className="action" onClick={() => session.accept(at)}>
+              Keep mine
+            </button>
+            <button type="button" className="action" onClick={() => session.drop(at)}>
+              Take theirs
+            </button>
+          </div>
+        )}
+      </div>
     </>
   );
 }

@@ -2,15 +2,17 @@ import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { SystemSwitch } from "../app/system";
 import { longDay, timeOf } from "../ui/dates";
-import { useOutbox, usePlan, useSession } from "./useSession";
+import { JobMenu } from "./JobMenu";
+import { useLook, useOutbox, usePlan, useSession } from "./useSession";
 
 interface Props {
   onHistory: () => void;
+  onKeys: () => void;
   historyOpen: boolean;
   elsewhere: ReactNode;
 }
 
-export function Header({ onHistory, historyOpen, elsewhere }: Props) {
+export function Header({ onHistory, onKeys, historyOpen, elsewhere }: Props) {
   const session = useSession();
   const { job, trouble, asides, kept } = useOutbox(({ job, trouble, asides, kept }) => ({
     job,
@@ -18,6 +20,7 @@ export function Header({ onHistory, historyOpen, elsewhere }: Props) {
     asides,
     kept,
   }));
+  const taken = useLook((s) => s.taken);
   const unplanned = usePlan((s) => s.trouble);
   const aside = asides[0];
   if (!job) return null;
@@ -59,7 +62,7 @@ export function Header({ onHistory, historyOpen, elsewhere }: Props) {
       <button
         type="button"
         className="bar-button disabled:opacity-45"
-        disabled={!job.can_undo}
+        disabled={!(job.can_undo || taken)}
         onClick={() => session.step("undo")}
       >
         undo
@@ -80,6 +83,7 @@ export function Header({ onHistory, historyOpen, elsewhere }: Props) {
       >
         history
       </button>
+      <JobMenu onKeys={onKeys} />
       <SystemSwitch />
     </header>
   );

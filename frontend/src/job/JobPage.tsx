@@ -6,10 +6,14 @@ import { BoardPane } from "./BoardPane";
 import { Docket } from "./Docket";
 import { Header } from "./Header";
 import { History } from "./History";
+import { Keys } from "./Keys";
 import { Questions } from "./Questions";
 import { SessionContext, useOpenJob, useOutbox, usePlan, useSession } from "./useSession";
 import { Verdict } from "./Verdict";
-import { adrift, begin } from "./walk";
+import { adrift, begin, onwardToAdd } from "./walk";
+
+/** What stands in the place of a station and is none. */
+const ASIDE = ["history", "keys"] as const;
 
 export function JobPage() {
   const id = Number(useParams().id);
@@ -33,9 +37,10 @@ function Page() {
   const [search, setSearch] = useSearchParams();
   const stations = plan?.stations ?? [];
   const [wanted, setWanted] = useState(search.get("at") ?? "measure");
-  const history = wanted === "history";
+  const aside = ASIDE.find((a) => a === wanted);
+  const history = aside === "history";
   const station = stations.find((s) => s.name === wanted) ?? stations[1];
-  const measuring = station?.view === "tape" && !history;
+  const measuring = station?.view === "tape" && !aside;
   const focusNext = useRef(true);
   const at = useRef(wanted);
   const go = (name: string, focus = true) => {
@@ -53,8 +58,8 @@ function Page() {
   };
 
   const after = stations[stations.findIndex((s) => s.name === station?.name) + 1]?.label ?? "";
-  const shown = history ? "history" : station?.name;
-  const asked = history || plan?.station === station?.name;
+  const shown = aside ?? station?.name;
+  const asked = aside !== undefined || plan?.station === station?.name;
   useEffect(() => {
     // Rows that are on their way take what was focused with them: the focus comes back with the new ones.
     if (!asked && adrift()) focusNext.current = true;
@@ -63,7 +68,7 @@ function Page() {
     begin();
   }, [shown, asked]);
   useEffect(() => {
-    session.look_.setState({ station: at.current === "history" ? "measure" : at.current });
+    session.look_.setState({ station: ASIDE.some((a) => a === at.current) ? "measure" : at.current });
   }, [session]);
   const first = useRef(true);
   useEffect(() => {
@@ -87,6 +92,12 @@ function Page() {
       } else if (e.altKey && !e.ctrlKey && numbered(e)) {
         e.preventDefault();
         go(numbered(e)?.name ?? "");
+      } else if (e.key === "?" && !document.activeElement?.matches("[data-words]")) {
+        e.preventDefault();
+        go(aside === "keys" ? "measure" : "keys", aside === "keys");
+      } else if (e.key === "+" && !e.ctrlKey && !e.metaKey && !e.altKey) {
+        const here = document.activeElement;
+        if (!here?.matches("[data-words]") && onwardToAdd(here)) e.preventDefault();
       } else if (e.key === "Escape" && session.look_.getState().open) {
         session.look({ open: "" });
       } else if (
@@ -114,13 +125,16 @@ function Page() {
     <div className={`job-grid ${measuring ? "measuring" : ""}`}>
       <Header
         onHistory={() => go(history ? "measure" : "history", false)}
+        onKeys={() => go("keys", false)}
         historyOpen={history}
         elsewhere={<Elsewhere open={shown ?? ""} onStation={(name) => go(name, false)} />}
       />
-      <Docket stations={stations} open={history ? "" : station.name} onOpen={go} />
+      <Docket stations={stations} open={aside ? "" : station.name} onOpen={go} />
       <main className="questions-area">
         {history ? (
           <History />
+        ) : aside ? (
+          <Keys />
         ) : (
           <Questions
             station={station}
@@ -131,7 +145,7 @@ function Page() {
           />
         )}
       </main>
-      <BoardPane questions={history ? [] : station.questions} onPast={() => step(1)} />
+      <BoardPane questions={aside ? [] : station.questions} onPast={() => step(1)} />
       <Verdict onStation={(name) => go(name, false)} />
     </div>
   );
@@ -141,7 +155,7 @@ function Page() {
 function Unplanned({ trouble }: { trouble: string }) {
   return (
     <div className="job-grid">
-      <Header onHistory={() => {}} historyOpen elsewhere={null} />
+      <Header onHistory={() => {}} onKeys={() => {}} historyOpen elsewhere={null} />
       <main className="questions-area">
         <p role="alert" className="m-5 border-l-4 border-stop bg-stop-tone px-3 py-2">
           {trouble}

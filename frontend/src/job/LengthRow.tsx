@@ -2,7 +2,7 @@ import { useId, useRef, useState } from "react";
 import type { Question, Tool } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
-import { FieldNote } from "./FieldNote";
+import { FieldError, FieldNote } from "./FieldNote";
 import { FractionPad } from "./FractionPad";
 import { useLength } from "./useLength";
 import { useSession } from "./useSession";
@@ -22,24 +22,29 @@ export function LengthRow({ q, order, onNext }: Props) {
   const id = useId();
   const { waiting, error, measured } = length;
   return (
-    <div className="border-t border-line py-1.5">
+    <div className="relative border-t border-line py-1.5">
       <label htmlFor={id} className="block pb-1 text-[16px]">
         {q.label}
         {q.needed && <span className="font-bold text-accent"> · to read</span>}
       </label>
-      <div className="flex items-center gap-3">
+      <div className="flex h-11 items-center gap-3">
         <span className="w-28 shrink-0">
           <LengthField q={q} order={order} length={length} id={id} field={field} onFocus={setFocused} />
         </span>
-        <span className="w-16 shrink-0 text-soft">
-          <Frac>{error || waiting ? "" : echo(q.value)}</Frac>
-        </span>
-        {measured ? <ToolPick q={q} length={length} /> : <Working q={q} />}
+        <FieldError q={q} id={`${id}-note`} />
+        {!error && (
+          <>
+            <span className="w-16 shrink-0 text-soft">
+              <Frac>{waiting ? "" : echo(q.value)}</Frac>
+            </span>
+            {measured ? <ToolPick q={q} length={length} /> : <Working q={q} />}
+          </>
+        )}
       </div>
       <p className="text-[15px] text-soft empty:hidden">
-        <Frac>{!error && measured ? say(q.note) : ""}</Frac>
+        <Frac>{measured ? say(q.note) : ""}</Frac>
       </p>
-      <FieldNote q={q} id={`${id}-note`} />
+      <FieldNote q={q} />
       {focused && <FractionPad system={system} value={length.shown} onType={length.type} field={field} />}
     </div>
   );
@@ -58,14 +63,16 @@ export function LengthSpot({ q, order, onNext }: Props) {
   return (
     <div className={`spot ${focused ? "on" : ""}`} style={{ left: `${x}%`, top: `${y}%` }}>
       <label htmlFor={id} className="spot-label">
-        {q.label}
+        {q.spot?.label || q.label}
+        {q.spot?.of && <span className="sr-only">, {q.spot.of}</span>}
       </label>
       <LengthField q={q} order={order} length={length} id={id} field={field} onFocus={setFocused} spot />
       <span className="spot-echo">
         <Frac>{said}</Frac>
         <ToolPick q={q} length={length} small />
       </span>
-      <FieldNote q={q} id={`${id}-note`} />
+      <FieldError q={q} id={`${id}-note`} />
+      <FieldNote q={q} />
       {focused && <FractionPad system={system} value={length.shown} onType={length.type} field={field} />}
     </div>
   );

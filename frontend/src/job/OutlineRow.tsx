@@ -2,7 +2,7 @@ import { useEffect, useState } from "react";
 import { api, got, type KeptPhoto, type Question } from "../api/client";
 import { useLook, useOutbox, useSession } from "./useSession";
 
-const CORNERS = ["top left", "top right", "bottom right", "bottom left"];
+export const CORNERS = ["top left", "top right", "bottom right", "bottom left"];
 
 /** A zone traced on a photograph: first the piece's four corners, then the zone's own outline, on the board. */
 export function OutlineRow({ q }: { q: Question }) {

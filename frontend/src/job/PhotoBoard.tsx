@@ -28,8 +28,8 @@ export function PhotoBoard({ photo }: { photo: PhotoMarks }) {
     else return;
     e.preventDefault();
   };
-  const corners = photo.purpose === "zone" ? photo.points.slice(0, 4) : [];
-  const rest = photo.purpose === "zone" ? photo.points.slice(4) : photo.points;
+  const corners = photo.purpose === "colour" ? [] : photo.points.slice(0, 4);
+  const rest = photo.purpose === "zone" ? photo.points.slice(4) : [];
   const line = (dots: [number, number][]) => dots.map(([x, y]) => `${x * 1000},${y * 1000}`).join(" ");
   return (
     <div className="photo-board">

@@ -1,6 +1,6 @@
 import { useEffect, useId, useRef, useState } from "react";
-import { api, got, type KeptPhoto, newId, type Problem, words } from "../api/client";
-import { useSession } from "./useSession";
+import { api, got, type KeptPhoto, newId, type Problem } from "../api/client";
+import { useLook, useSession } from "./useSession";
 
 const SHOWN_ASIDE = 3;
 
@@ -10,10 +10,12 @@ export function PhotosRow() {
   const [photos, setPhotos] = useState<KeptPhoto[]>([]);
   const [aside, setAside] = useState<KeptPhoto[]>([]);
   const [error, setError] = useState("");
+  const moved = useLook((s) => s.photos);
   const [busy, setBusy] = useState("");
   const input = useRef<HTMLInputElement>(null);
   const id = useId();
   const base = `/api/jobs/${session.id}/photos`;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: read anew whenever some came back by undo
   useEffect(() => {
     void got(api.GET("/api/jobs/{job_id}/photos", { params: { path: { job_id: session.id } } }))
       .then(setPhotos)
@@ -21,7 +23,7 @@ export function PhotosRow() {
     void got(api.GET("/api/jobs/{job_id}/photos-aside", { params: { path: { job_id: session.id } } }))
       .then(setAside)
       .catch(() => {});
-  }, [session]);
+  }, [session, moved]);
 
   const add = async (files: FileList | null) => {
     setError("");
@@ -49,17 +51,8 @@ export function PhotosRow() {
     if (response.ok) {
       setPhotos((all) => all.filter((p) => p.id !== photo.id));
       setAside((all) => [photo, ...all.filter((p) => p.id !== photo.id)]);
+      session.tookAway(photo.id);
     } else setError("It could not be taken away just now.");
-  };
-  const bringBack = async (photo: KeptPhoto) => {
-    setError("");
-    try {
-      const params = { path: { job_id: session.id, photo_id: photo.id } };
-      setPhotos(await got(api.POST("/api/jobs/{job_id}/photos-aside/{photo_id}", { params })));
-      setAside((all) => all.filter((p) => p.id !== photo.id));
-    } catch (e) {
-      setError(words(e));
-    }
   };
 
   return (
@@ -108,7 +101,11 @@ export function PhotosRow() {
               <span className="min-w-0 grow truncate text-soft">
                 taken away: {photo.name || `photograph ${photo.id}`}
               </span>
-              <button type="button" className="link min-h-11" onClick={() => void bringBack(photo)}>
+              <button
+                type="button"
+                className="link min-h-11"
+                onClick={() => void session.bringBack(photo.id)}
+              >
                 bring back
               </button>
             </li>

@@ -13,9 +13,10 @@ import { LengthRow } from "./LengthRow";
 import { MoveRow } from "./MoveRow";
 import { OutlineRow } from "./OutlineRow";
 import { PhotosRow } from "./PhotosRow";
+import { PictureRow } from "./PictureRow";
 import { TableRow } from "./TableRow";
 import { useLook } from "./useSession";
-import { adrift, begin, onward } from "./walk";
+import { adrift, begin, keepAhead, onward, waitsOn } from "./walk";
 
 interface Props {
   station: Station;
@@ -48,7 +49,14 @@ export function Questions({ station, after, asked, onPast, onStation }: Props) {
       }}
     >
       <div className="flex items-start justify-between gap-3">
-        <h2 id="station-title" tabIndex={-1} className="pt-2 text-2xl font-extrabold outline-none">
+        <h2
+          id="station-title"
+          tabIndex={-1}
+          className="pt-2 text-2xl font-extrabold outline-none"
+          onKeyDown={(e) => {
+            if (!asked || waitsOn(e.currentTarget)) keepAhead(e);
+          }}
+        >
           {station.title}
         </h2>
         {asked && after && (
@@ -153,6 +161,8 @@ function Row({ q, order, onNext, onStation }: RowProps) {
       return <ColoursRow q={q} />;
     case "outline":
       return <OutlineRow q={q} />;
+    case "picture":
+      return <PictureRow q={q} />;
     case "artwork":
       return <ArtworkRow q={q} />;
     case "table":
@@ -160,7 +170,7 @@ function Row({ q, order, onNext, onStation }: RowProps) {
     case "cutter":
       return <CutterRow q={q} />;
     case "act":
-      return <ActRow q={q} />;
+      return <ActRow q={q} order={order} />;
     case "way":
       return (
         <button type="button" className="action mt-2" data-onward onClick={() => onStation(q.goes ?? "")}>

@@ -1,5 +1,5 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from "@headlessui/react";
-import { useState } from "react";
+import { useLayoutEffect, useRef, useState } from "react";
 import type { FindingView, PlanView, RemedyView } from "../api/client";
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
@@ -19,6 +19,7 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
   const { plan, advice } = usePlan(({ plan, advice }) => ({ plan, advice }));
   const { say } = useMeasures();
   const [at, setAt] = useState(0);
+  const sentence = useFitting();
   if (!plan) return null;
   const findings = advice ?? plan.findings;
   const n = findings.length;
@@ -55,7 +56,7 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
       aria-label="Verdict"
     >
       <Sign kind={finding.severity} />
-      <p aria-live="polite" className="min-w-60 flex-1 text-[16px] leading-[1.15]">
+      <p ref={sentence} aria-live="polite" className="sentence min-w-60 flex-1">
         <strong>
           <Frac>{say(finding.title)}</Frac>
         </strong>
@@ -105,11 +106,27 @@ export function Verdict({ onStation }: { onStation: (name: string) => void }) {
   );
 }
 
+/** A sentence in smaller letters where it does not fit its room in the usual ones. */
+function useFitting() {
+  const ref = useRef<HTMLParagraphElement>(null);
+  useLayoutEffect(() => {
+    const here = ref.current;
+    const room = here?.parentElement;
+    if (!here || !room) return;
+    here.classList.remove("tight", "tighter");
+    for (const closer of ["tight", "tighter"]) {
+      if (here.scrollHeight <= room.clientHeight) return;
+      here.classList.add(closer);
+    }
+  });
+  return ref;
+}
+
 /** A remedy: what it is, what it changes, what it costs. */
 function RemedyButton({ remedy, take }: { remedy: RemedyView; take: (remedy: RemedyView) => void }) {
   const { say } = useMeasures();
   return (
-    <button type="button" className="action max-w-60 px-3 py-1 leading-[1.1]" onClick={() => take(remedy)}>
+    <button type="button" className="action max-w-60 px-3 py-0.5 leading-[1.1]" onClick={() => take(remedy)}>
       <span className="block font-bold">
         <Frac>{say(remedy.label)}</Frac>
       </span>

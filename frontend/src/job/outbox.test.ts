@@ -12,6 +12,7 @@ const header = (version: number): JobView => ({
   changed_at: "2026-11-25T10:00:00Z",
   can_undo: true,
   can_redo: true,
+  shelf: "rack",
 });
 const problem = (status: number, more: Partial<Problem> = {}): Problem => ({
   type: "about:blank",

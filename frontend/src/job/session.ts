@@ -1,4 +1,4 @@
-import { api, type Compared, type Edit, got, type System, type View } from "../api/client";
+import { api, type Compared, type Edit, got, type System, type View, words } from "../api/client";
 import { createLook, type Look, type PhotoMarks } from "./look";
 import { Outbox, type Wire } from "./outbox";
 import { Planner, type PlanWire } from "./planner";
@@ -103,8 +103,30 @@ export class JobSession {
     this.outbox.edit(edits, this.system, at);
   }
   step(which: "undo" | "redo") {
+    const { taken } = this.look_.getState();
+    this.look_.setState({ taken: null });
+    if (which === "undo" && taken?.after === this.outbox.accepted) {
+      void this.bringBack(taken.id);
+      return;
+    }
     this.planner.dropAdvice();
     this.outbox.step(which, this.system);
+  }
+  /** A photograph was taken away: until something else is changed, undo means it. */
+  tookAway(id: number) {
+    this.look_.setState({ taken: { id, after: this.outbox.accepted } });
+  }
+  async bringBack(id: number) {
+    try {
+      const params = { path: { job_id: this.id, photo_id: id } };
+      await got(api.POST("/api/jobs/{job_id}/photos-aside/{photo_id}", { params }));
+    } catch (e) {
+      this.trouble(words(e));
+    }
+    this.look_.setState(({ photos, taken }) => ({
+      photos: photos + 1,
+      taken: taken?.id === id ? null : taken,
+    }));
   }
   goBack(version: number) {
     this.planner.dropAdvice();

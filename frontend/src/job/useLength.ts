@@ -2,7 +2,7 @@ import { type KeyboardEvent, useState } from "react";
 import { api, type Edit, got, type Question, type Tool } from "../api/client";
 import { useMeasures } from "../app/system";
 import { useField, useSession } from "./useSession";
-import { before } from "./walk";
+import { before, passEnter } from "./walk";
 
 const TOOL_KEYS: Record<string, Tool> = { t: "tape", r: "rule", c: "caliper", e: "eye" };
 
@@ -57,7 +57,11 @@ export function useLength(q: Question, onNext: (from: HTMLElement) => void) {
     } else if (measured && whole && e.key === "=") {
       e.preventDefault();
       const same = before(e.currentTarget);
-      if (same) type(same);
+      if (!same) return;
+      type(same);
+      session.accept(at);
+      onNext(e.currentTarget);
+      passEnter(e.currentTarget);
     } else if (measured && whole && TOOL_KEYS[e.key] && !e.ctrlKey && !e.metaKey && !e.altKey) {
       e.preventDefault();
       pickTool(TOOL_KEYS[e.key] as Tool);

@@ -1,6 +1,18 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { Link, useNavigate } from "react-router";
-import { api, got, type Health, type Listed, newId, plainText, Refused, Unreachable } from "../api/client";
+import { Link, useNavigate, useSearchParams } from "react-router";
+import {
+  api,
+  type Found,
+  got,
+  type Health,
+  type Listed,
+  newId,
+  plainText,
+  Refused,
+  type Shelf,
+  type Sort,
+  Unreachable,
+} from "../api/client";
 import { useMeasures } from "../app/system";
 import { useDoors } from "../doors/here";
 import { PageHeader } from "../doors/PageHeader";
@@ -8,32 +20,88 @@ import { dayOf, longDay, timeOf } from "../ui/dates";
 import { Frac } from "../ui/Frac";
 import { Sign } from "../ui/Sign";
 
+const NAMES = ["words", "state", "undated", "shelf", "sort", "page"] as const;
+const SORTS: [Sort, string][] = [
+  ["due", "day due"],
+  ["changed", "last change"],
+  ["number", "number"],
+  ["owner", "owner"],
+  ["title", "title"],
+];
+const SHELVES: [Shelf, string][] = [
+  ["rack", "the rack"],
+  ["pattern", "the patterns"],
+  ["archive", "the archive"],
+  ["bin", "the bin"],
+];
+const TITLES: Record<Shelf, string> = {
+  rack: "On the rack",
+  pattern: "Patterns",
+  archive: "In the archive",
+  bin: "In the bin",
+};
 const STATES = ["to measure", "to solve", "to cut", "cutting", "made", "handed over"];
+
+const count = (list: Found, state: string) =>
+  state ? (list.states[state] ?? 0) : Object.values(list.states).reduce((a, b) => a + b, 0);
 
 export function JobList() {
   const { may } = useDoors();
-  const [words, setWords] = useState("");
-  const [state, setState] = useState("");
-  const [jobs, setJobs] = useState<Listed[] | null>(null);
+  // What is looked for stands in the address: a reload, a bookmark and the way back find it again.
+  const [params, setParams] = useSearchParams();
+  const asked = Object.fromEntries(NAMES.map((name) => [name, params.get(name) ?? ""]));
+  const { state = "", sort = "", undated = "" } = asked;
+  const shelf = (asked.shelf || "rack") as Shelf;
+  const page = Math.max(Number(asked.page) || 1, 1);
+  const [words, setWords] = useState(asked.words ?? "");
+  const [list, setList] = useState<Found | null>(null);
+  const jobs = list?.jobs ?? null;
   const [trouble, setTrouble] = useState("");
   const go = useNavigate();
   const making = useRef("");
+  const ask = useCallback(
+    (change: Partial<Record<(typeof NAMES)[number], string>>) => {
+      setParams(
+        (old) => {
+          const next = new URLSearchParams(old);
+          for (const [name, value] of Object.entries({ page: "", ...change }))
+            if (value) next.set(name, value);
+            else next.delete(name);
+          return next;
+        },
+        { replace: true },
+      );
+    },
+    [setParams],
+  );
 
+  const sought = asked.words ?? "";
   const load = useCallback(() => {
-    const query = { words, state };
+    const query = {
+      words: sought,
+      state,
+      undated: undated === "yes",
+      shelf,
+      sort: (sort || "due") as Sort,
+      page,
+    };
     got(api.GET("/api/jobs", { params: { query } }))
-      .then((list) => {
-        setJobs(list.jobs);
+      .then((found) => {
+        setList(found);
         setTrouble("");
       })
       .catch((e: Error) => setTrouble(e instanceof Unreachable ? "No connection. Trying again." : e.message));
-  }, [words, state]);
+  }, [sought, state, undated, shelf, sort, page]);
 
   useEffect(() => {
     document.title = "Jobs · Shadbo";
-    const soon = setTimeout(load, words ? 150 : 0);
+    load();
+  }, [load]);
+  useEffect(() => {
+    if (words === sought) return;
+    const soon = setTimeout(() => ask({ words }), 150);
     return () => clearTimeout(soon);
-  }, [load, words]);
+  }, [words, sought, ask]);
   useEffect(() => {
     if (!trouble) return;
     const again = setInterval(load, 3000);
@@ -81,12 +149,15 @@ export function JobList() {
         <Link to="/stock" className="link grid min-h-10 content-center">
           Stock
         </Link>
+        <Link to="/settings" className="link grid min-h-10 content-center">
+          Settings
+        </Link>
       </PageHeader>
       <main className="grow">
         <div className="flex flex-wrap items-end gap-x-6 gap-y-3 py-5">
-          <h1 className="grow text-3xl font-extrabold">On the rack</h1>
+          <h1 className="grow text-3xl font-extrabold">{TITLES[shelf]}</h1>
           <label className="w-72 max-w-full">
-            <span className="text-soft">Find by title, owner or number</span>
+            <span className="text-soft">Find by any word or number</span>
             <input
               className="entry"
               type="search"
@@ -118,20 +189,46 @@ export function JobList() {
             </>
           )}
         </div>
-        <fieldset className="flex flex-wrap gap-x-1 border-b border-line">
-          <legend className="sr-only">State</legend>
-          {["", ...STATES].map((s) => (
-            <button
-              key={s}
-              type="button"
-              aria-pressed={state === s}
-              onClick={() => setState(s)}
-              className={`min-h-11 px-3 ${state === s ? "border-b-4 border-accent font-bold" : "text-soft"}`}
-            >
-              {s || "all"}
-            </button>
-          ))}
-        </fieldset>
+        <div className="flex flex-wrap items-baseline gap-x-6 border-b border-line">
+          <fieldset className="flex grow flex-wrap gap-x-1">
+            <legend className="sr-only">State</legend>
+            {["", ...STATES].map((s) => (
+              <button
+                key={s}
+                type="button"
+                aria-pressed={!undated && state === s}
+                onClick={() => ask({ state: s, undated: "" })}
+                className={`min-h-11 px-3 ${!undated && state === s ? "border-b-4 border-accent font-bold" : "text-soft"}`}
+              >
+                {s || "all"} {list && <span className="font-normal">{count(list, s)}</span>}
+              </button>
+            ))}
+            {(list?.undated ?? 0) > 0 && (
+              <button
+                type="button"
+                aria-pressed={undated === "yes"}
+                onClick={() => ask({ state: "", undated: undated ? "" : "yes" })}
+                className={`min-h-11 px-3 ${undated ? "border-b-4 border-accent font-bold" : "text-caution"}`}
+              >
+                without a day <span className="font-normal">{list?.undated}</span>
+              </button>
+            )}
+          </fieldset>
+          <Pick
+            word="by"
+            label="In the order of"
+            value={sort || "due"}
+            choices={SORTS}
+            onPick={(next) => ask({ sort: next === "due" ? "" : next })}
+          />
+          <Pick
+            word="on"
+            label="Shelf"
+            value={shelf}
+            choices={SHELVES.map(([s, label]) => [s, list ? `${label} (${list.shelves[s] ?? 0})` : label])}
+            onPick={(next) => ask({ shelf: next === "rack" ? "" : next, state: "", undated: "" })}
+          />
+        </div>
         <p role="alert" className="text-stop empty:hidden">
           {trouble}
         </p>
@@ -139,9 +236,11 @@ export function JobList() {
           <p className="py-8 text-soft">Looking through the rack…</p>
         ) : jobs.length === 0 ? (
           <p className="py-8 text-lg">
-            {words || state
-              ? "Nothing on the rack answers to that."
-              : "The rack is empty. Make the first job."}
+            {words || state || undated
+              ? "Nothing here answers to that."
+              : shelf === "rack"
+                ? "The rack is empty. Make the first job."
+                : "Nothing stands here."}
           </p>
         ) : (
           <ul>
@@ -150,9 +249,61 @@ export function JobList() {
             ))}
           </ul>
         )}
+        {list && list.pages > 1 && (
+          <nav aria-label="Pages" className="flex items-center gap-4 py-3">
+            <button
+              type="button"
+              className="action disabled:opacity-45"
+              disabled={page <= 1}
+              onClick={() => ask({ page: String(page - 1) })}
+            >
+              Before
+            </button>
+            <span>
+              {Math.min(page, list.pages)} of {list.pages}, {list.total} jobs
+            </span>
+            <button
+              type="button"
+              className="action disabled:opacity-45"
+              disabled={page >= list.pages}
+              onClick={() => ask({ page: String(page + 1) })}
+            >
+              After
+            </button>
+          </nav>
+        )}
       </main>
       <KeptCopies />
     </div>
+  );
+}
+
+interface PickProps {
+  word: string;
+  label: string;
+  value: string;
+  choices: [string, string][];
+  onPick: (value: string) => void;
+}
+
+/** One of a few, after a small word. */
+function Pick({ word, label, value, choices, onPick }: PickProps) {
+  return (
+    <label className="flex items-baseline gap-2 text-soft">
+      <span aria-hidden="true">{word}</span>
+      <select
+        aria-label={label}
+        className="min-h-11 bg-transparent text-ink"
+        value={value}
+        onChange={(e) => onPick(e.target.value)}
+      >
+        {choices.map(([v, text]) => (
+          <option key={v} value={v}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
 

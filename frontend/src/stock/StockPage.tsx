@@ -1,69 +1,21 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { api, got, newId, plainText, type Rack, Refused, type ShopChange, words } from "../api/client";
+import { api, got, newId, plainText, type Rack, words } from "../api/client";
 import { useMeasures } from "../app/system";
 import { useDoors } from "../doors/here";
 import { PageHeader } from "../doors/PageHeader";
-import { longDay, timeOf } from "../ui/dates";
 import { Frac } from "../ui/Frac";
+import { ShopChanges } from "../ui/ShopChanges";
 import { TableIn } from "../ui/TableIn";
+import { ItemEditor } from "./ItemEditor";
 
 const COLUMNS =
-  "type (sheet, moulding, spacer), id, name; then in mm thick_mm, width_mm, height_mm, face_mm, rabbet_mm, lip_mm, price_per_m, price_per_m2, kind, colour, species as the type has them";
-
-/** What was done to the stock, the newest first; the newest can be taken back. */
-function Changes({ changes, undone }: { changes: ShopChange[]; undone: () => void }) {
-  const { may } = useDoors();
-  const [trouble, setTrouble] = useState("");
-  const asked = useRef("");
-  const undo = async (version: number) => {
-    asked.current ||= newId();
-    try {
-      await got(api.POST("/api/stock/undo", { body: { version, edit_id: asked.current } }));
-      asked.current = "";
-      setTrouble("");
-    } catch (e) {
-      if (e instanceof Refused) asked.current = "";
-      setTrouble(words(e));
-    }
-    undone();
-  };
-  if (!changes.length) return null;
-  return (
-    <section aria-label="Changes of the stock" className="pt-4">
-      <h2 className="small-caps border-b border-line">Changes</h2>
-      <ol>
-        {changes.map((c) => (
-          <li
-            key={c.version}
-            className="grid grid-cols-[1fr_auto] gap-x-2 border-b border-line py-1 text-[15px]"
-          >
-            <span>
-              {c.says}
-              <span className="block text-soft">
-                {longDay(c.at.slice(0, 10))}, {timeOf(c.at)}
-                {c.who && ` · ${c.who}`}
-              </span>
-            </span>
-            {c.takes_back && may("stock") && (
-              <button type="button" className="action" onClick={() => void undo(c.version)}>
-                {c.kind === "changed" ? "Take it back" : `Take back ${c.takes_back}`}
-              </button>
-            )}
-          </li>
-        ))}
-      </ol>
-      <p role="alert" className="text-[15px] text-stop empty:hidden">
-        {trouble}
-      </p>
-    </section>
-  );
-}
+  "type, id, name, then what that type has, as a saved table shows; in mm and kg. What has the same id is replaced";
 
 /** What lies in the racks, and a table that adds to it or replaces what has the same id. */
 export function StockPage() {
   const [all, setAll] = useState<Rack[] | null>(null);
-  const [changes, setChanges] = useState<ShopChange[]>([]);
   const [trouble, setTrouble] = useState("");
+  const [open, setOpen] = useState<{ home: string; id: string } | null>(null);
   // A table whose answer was lost may have been taken in: sent again it is the same change.
   const sent = useRef({ text: "", id: "" });
   const { say } = useMeasures();
@@ -75,9 +27,6 @@ export function StockPage() {
         setTrouble("");
       })
       .catch((e: unknown) => setTrouble(words(e)));
-    got(api.GET("/api/stock/changes"))
-      .then(setChanges)
-      .catch(() => {});
   }, []);
   useEffect(() => {
     document.title = "Stock · Shadbo";
@@ -91,34 +40,70 @@ export function StockPage() {
         <p role="alert" className="text-stop empty:hidden">
           {trouble}
         </p>
-        <div className="grid items-start gap-x-10 lg:grid-cols-[1fr_22rem]">
+        <div className="grid items-start gap-x-10 lg:grid-cols-[1fr_24rem]">
           <div>
             {all?.map((rack) => (
-              <section key={rack.title} aria-label={rack.title} className="pb-5">
-                <h2 className="border-b border-ink text-xl font-extrabold">{rack.title}</h2>
+              <section key={rack.home} aria-label={rack.title} className="pb-5">
+                <div className="flex items-baseline gap-3 border-b border-ink">
+                  <h2 className="grow text-xl font-extrabold">{rack.title}</h2>
+                  {may("stock") && (
+                    <button
+                      type="button"
+                      className="link min-h-11"
+                      aria-label={`Add a ${rack.one}`}
+                      onClick={() => setOpen({ home: rack.home, id: "" })}
+                    >
+                      add
+                    </button>
+                  )}
+                </div>
                 <ul>
                   {rack.lines.map((line) => (
-                    <li
-                      key={line.name}
-                      className="grid min-h-9 grid-cols-[1rem_1fr_auto] items-center gap-x-3 border-b border-line sm:grid-cols-[1rem_16rem_1fr_auto]"
-                    >
-                      <span
-                        aria-hidden="true"
-                        className={line.colour ? "h-5 w-5 border border-ink" : ""}
-                        style={{ background: line.colour || undefined }}
-                      />
-                      <span className="font-bold">{line.name}</span>
-                      <span className="col-start-2 sm:col-start-3">
-                        <Frac>{say(line.says)}</Frac>
-                      </span>
-                      <span className="text-right whitespace-nowrap">{line.price}</span>
+                    <li key={line.id} className="border-b border-line">
+                      <button
+                        type="button"
+                        aria-pressed={open?.home === rack.home && open.id === line.id}
+                        className={`grid min-h-11 w-full grid-cols-[1rem_1fr_auto] items-center gap-x-3 text-left hover:bg-board sm:grid-cols-[1rem_14rem_1fr_auto] ${open?.home === rack.home && open.id === line.id ? "bg-board" : ""} ${line.retired ? "text-soft line-through decoration-1" : ""}`}
+                        onClick={() => setOpen({ home: rack.home, id: line.id })}
+                      >
+                        <span
+                          aria-hidden="true"
+                          className={line.colour ? "h-5 w-5 border border-ink" : ""}
+                          style={{ background: line.colour || undefined }}
+                        />
+                        <span className="font-bold">{line.name}</span>
+                        <span className="col-start-2 sm:col-start-3">
+                          <Frac>{say(line.says)}</Frac>
+                        </span>
+                        <span className="text-right whitespace-nowrap">{say(line.price)}</span>
+                        {line.retired && <span className="sr-only">offered no more</span>}
+                      </button>
                     </li>
                   ))}
+                  {rack.lines.length === 0 && <li className="py-2 text-soft">nothing yet</li>}
                 </ul>
               </section>
             ))}
           </div>
-          <aside aria-label="Tables" className="lg:sticky lg:top-4">
+          <aside
+            aria-label="What is open, tables, changes"
+            className={`lg:sticky lg:top-4 lg:order-none lg:max-h-dvh lg:overflow-y-auto lg:pb-6 ${open ? "order-first" : ""}`}
+          >
+            {open && (
+              <div className="pb-6">
+                <ItemEditor
+                  key={`${open.home}/${open.id}`}
+                  home={open.home}
+                  id={open.id}
+                  may={may("stock")}
+                  onKept={(home, id) => {
+                    setOpen({ home, id });
+                    load();
+                  }}
+                  onClose={() => setOpen(null)}
+                />
+              </div>
+            )}
             {may("stock") && (
               <TableIn
                 label="Take stock in from a table (CSV)"
@@ -140,7 +125,7 @@ export function StockPage() {
             <a className="action mt-2 inline-block content-center" href="/api/stock/table" download>
               Save it as a table
             </a>
-            <Changes changes={changes} undone={load} />
+            <ShopChanges after={all} undone={load} />
             <p className="pt-2 text-[15px] text-soft">
               A job keeps the material that was chosen for it, and all of it once its first part is cut. What
               the plan still chooses follows the racks.

@@ -77,7 +77,7 @@ def _sides(plan: Plan) -> list[tuple[str, tuple[Edit, ...]]]:
     a, levers = plan.assembly, plan.desk.levers
     if a is None or levers.windows is None or levers.border is None:
         return []
-    places = [Edit(at=x.at) for x in a.shown if x.seat not in ("opening", "notch")]
+    places = [Edit(at=x.at) for x in a.shown if x.seat not in ("opening", "notch", "no corner")]
     return [
         (
             f"windows {side}, {name} border",

@@ -27,6 +27,7 @@ QuestionKind = Literal[
     "move",
     "colours",
     "outline",
+    "picture",
     "table",
     "artwork",
     "cutter",
@@ -38,21 +39,29 @@ StationMark = Literal["open", "asks", "fine", "measure", "caution", "stop", "not
 
 @dataclass(frozen=True, slots=True)
 class Choice:
-    """One answer that can be picked; ``to`` is what the edit writes, None lets the plan decide."""
+    """One answer that can be picked; ``to`` is what the edit writes, None lets the plan decide.
+
+    ``swatch`` is its colour, where it has one."""
 
     to: Any
     label: str
     detail: Both | None = None
     picked: bool = False
     works: bool = True
+    swatch: str = ""
 
 
 @dataclass(frozen=True, slots=True)
 class Spot:
-    """Where a field stands on the measuring board: its middle, in percent of the board's width and height."""
+    """Where a field stands on the measuring board: its middle, in percent of the board's width and height.
+
+    Of several pieces: what it is called there in short, and whose it is.
+    """
 
     x: float
     y: float
+    label: str = ""
+    of: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,7 +72,7 @@ class Question:
     which. ``key`` is the line of the sheet it belongs to, ``tape`` what lights up on the board.
     ``spot`` is where its field stands on the measuring board. ``fold`` names the row that it is folded
     under; ``aside``: out of the way of Enter. ``also`` are further places that its answer goes to, ``goes`` the
-    station that a way leads to.
+    station that a way leads to. ``adds``: it makes one more thing of a kind.
     """
 
     id: str
@@ -86,6 +95,7 @@ class Question:
     aside: bool = False
     also: tuple[str, ...] = ()
     goes: str = ""
+    adds: bool = False
 
 
 @dataclass(frozen=True, slots=True)

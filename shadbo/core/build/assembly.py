@@ -10,7 +10,7 @@ from dataclasses import dataclass, field
 from typing import Literal
 
 from shadbo.core.build.glue import CornerJoint
-from shadbo.core.build.marked import Forbidden, Shown, Spot, Window
+from shadbo.core.build.marked import Forbidden, Pictured, Shown, Spot, Window
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.build.setting import BackRail, Margins, Moulding, Room, Suitability
 from shadbo.core.shapes.hatch import Hatch as Hatch
@@ -88,6 +88,7 @@ class Part:
     unpriced: bool = False
     sheet: SheetStock | None = None
     tone: str = ""
+    picture: Pictured | None = None
     fetched: str = ""
     stuck: Tape | None = None
 

@@ -4,16 +4,17 @@ from dataclasses import dataclass
 
 from shadbo.core.desk import Desk
 from shadbo.core.words.lengths import Both
-from shadbo.core.words.words import Mm, both, say
+from shadbo.core.words.words import Mm, mass_text, say
 
 
 @dataclass(frozen=True, slots=True)
 class JointPiece:
-    """What a corner takes besides glue: its name, how many, how long in mm where that is known."""
+    """What a corner takes besides glue: its name, how many, how long in mm where that is known, the price of one."""
 
     name: str
     each: int
     long_mm: float | None = None
+    price: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,7 +38,7 @@ def why_not_glue(desk: Desk, mass_kg: float, long_mm: float, deep_mm: float) -> 
     """Why glue alone will not do, by the practice of the shop; None where it will."""
     p = desk.practice
     if mass_kg > p.joint_over_kg:
-        return both(f"the package weighs over {p.joint_over_kg:g} kg")
+        return say(desk.mark, "the package weighs over {}", mass_text(p.joint_over_kg))
     if long_mm > p.joint_over_mm:
         return say(desk.mark, "a side is over {}", Mm(p.joint_over_mm))
     return (

@@ -3,7 +3,22 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from shadbo.core.shapes.polygon import Dot, Ring
+from shadbo.core.pieces.pieces import Piece
+from shadbo.core.shapes.polygon import Dot, Ring, box_of
+
+
+@dataclass(frozen=True, slots=True)
+class Pictured:
+    """A photograph in its place: which, where the piece's corners lie on it, and the box that they fill, in mm."""
+
+    photo: int
+    corners: tuple[Dot, ...]
+    box: tuple[float, float, float, float]
+
+    @classmethod
+    def of(cls, piece: Piece, ring: Ring) -> "Pictured | None":
+        """The piece's own photograph over its outline in the front plane, where there is one."""
+        return None if piece.picture is None else cls(piece.picture.photo, piece.picture.corners, box_of(ring))
 
 
 @dataclass(frozen=True, slots=True)

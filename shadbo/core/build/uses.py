@@ -38,7 +38,10 @@ def joint_uses(assembly: Assembly) -> list[Use]:
     joint = assembly.joint
     if joint is None:
         return []
-    return [Use(x.name, 4 * x.each, x.long_mm, 0.0, f"corner joint: {joint.kind}", "") for x in joint.pieces]
+    return [
+        Use(x.name, 4 * x.each, x.long_mm, 4 * x.each * x.price, f"corner joint: {joint.kind}", "")
+        for x in joint.pieces
+    ]
 
 
 def _use(sheet: Sheet, assembly: Assembly, mount: MountPlan) -> Use | None:

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from shadbo.core.checks.view import Look
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.pieces.objects import Keepsake
+from shadbo.core.pieces.objects import Keepsake, Plate
 from shadbo.core.sums.pegs import turns
 from shadbo.core.words.words import Mm, both
 
@@ -219,17 +219,25 @@ def screw_near_glass(look: Look) -> Iterator[Finding]:
 
 
 def order_late(look: Look) -> Iterator[Finding]:
-    """Plates that are ordered: the days until they come."""
+    """Pieces that are still on order: the days until they come, and what was cut to a size that nobody has read."""
+    cut = any(key.startswith("rail.") for key in look.desk.job.pins)
     for piece in look.desk.pieces:
-        days = getattr(piece.detail, "lead_days", None)
-        if not days:
+        days = piece.comes_in_days
+        if days is None:
             continue
+        name = piece.name or f"The {piece.noun}"
+        if isinstance(piece.detail, Plate):
+            why, alone = "order it now; its place is kept in the layout", False
+        elif cut and not look.desk.gathers:
+            why, alone = "the rails are cut to what it is said to measure", True
+        else:
+            why, alone = "cut nothing to it before it is read", False
         yield Finding(
             "order.lead",
-            "note",
+            "caution" if alone else "note",
             "parts",
-            look.say("{} comes {} working days after it is ordered", piece.name or "The plate", days),
-            both("order it now; its place is kept in the layout"),
+            look.say("{} comes {} working days after it is ordered", name, days),
+            both(why),
             place=piece.id,
             by_hand=both("Read it again when it is there."),
         )

@@ -59,6 +59,7 @@ class Faceted:
     bracing = _One(facets.Bracing)
     cloth = _One(facets.Cloth)
     rails = _One(facets.Rails)
+    inside = _One(facets.Inside)
     wire_room = _One(facets.WireRoom)
 
     def _facet(self, kind: type[F], **names: str) -> F | None:
@@ -70,6 +71,11 @@ class Faceted:
     def sides(self, piece: Piece) -> facets.Sides | None:
         """The readings round a piece."""
         return self._facet(facets.Sides, start=self.desk.prefix(piece))
+
+    @property
+    def taking_up(self) -> facets.TakingUp:
+        """What the inside of the frame is made up with."""
+        return facets.TakingUp.of(self.desk.sheet) or facets.TakingUp(*[None] * len(facets.TakingUp.keys()))
 
     def trim(self, side: str) -> facets.Trim | None:
         """What is trimmed off one side of the main piece."""

@@ -10,7 +10,7 @@ from shadbo.core.hang.hanging import most_pulled_mm
 from shadbo.core.hang.hanging_plain import strips_may
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG
 from shadbo.core.shop.materials import HangerKind
-from shadbo.core.shop.shop import asked_kg, safe_kg
+from shadbo.core.shop.rated import asked_kg, safe_kg
 from shadbo.core.words.words import Mm, both, length
 
 NAMES: dict[HangerKind, str] = {

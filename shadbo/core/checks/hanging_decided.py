@@ -6,6 +6,7 @@ from shadbo.core.checks.hanging import NAMES
 from shadbo.core.checks.view import Look
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
+from shadbo.core.words.lengths import Both
 from shadbo.core.words.words import Mm, both
 
 
@@ -13,8 +14,9 @@ def decided_without_use(look: Look) -> Iterator[Finding]:
     """A decision about hanging that this build cannot follow: said, with what became of it, never dropped."""
     job, hang = look.desk.job.hanging, look.hang
     wired, placed = hang.tension is not None, hang.kind in ("wire", "straps")
-    unused: tuple[tuple[str, bool, str], ...] = (
-        ("kind", job.kind is not None and job.kind != hang.kind, f"it hangs by {NAMES[hang.kind]}: {hang.reason}"),
+    by = look.say("it hangs by {}: {}", NAMES[hang.kind], hang.reason)
+    unused: tuple[tuple[str, bool, str | Both], ...] = (
+        ("kind", job.kind is not None and job.kind != hang.kind, by),
         ("hanger", job.hanger is not None and job.hanger != hang.hanger, f"it is no {NAMES[hang.kind]}"),
         ("wire", job.wire is not None and not wired, "there is no wire"),
         ("rise", job.rise is not None and not wired, "there is no wire"),
@@ -28,7 +30,7 @@ def decided_without_use(look: Look) -> Iterator[Finding]:
                 "note",
                 "hang",
                 look.say(f"{DECIDED[name]}, decided for this job, is not followed"),
-                both(why),
+                both(why) if isinstance(why, str) else why,
                 place=name,
                 proposals=(Proposal(both("Let the plan decide it"), (Edit(at=f"hanging/{name}"),), 1),),
                 by_hand=both("Hang it otherwise, or choose another display."),

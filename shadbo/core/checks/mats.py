@@ -101,6 +101,7 @@ def notch_covers(look: Look) -> Iterator[Finding]:
             by_hand=both("Seat a badge on the mat, or give the opening more room."),
             root=True,
         )
+    yield from _without_corner(look)
     ring = openings[-1].ring
     over = sides_over(ring, garment)
     if not over:
@@ -127,6 +128,29 @@ def notch_covers(look: Look) -> Iterator[Finding]:
         ),
         by_hand=both("Fold the sleeves, or give the opening more room."),
     )
+
+
+def _without_corner(look: Look) -> Iterator[Finding]:
+    """What is to stand in a notch, and has no corner: they are all taken, or the one that it was given is."""
+    if look.stepped is not None and look.stepped.crowded is not None:
+        return
+    for x in look.assembly.shown:
+        if x.seat != "no corner":
+            continue
+        yield Finding(
+            "notch.taken",
+            "stop",
+            "sizes",
+            look.say("No corner of the opening is left for {}", x.name),
+            both("each corner takes one; another piece stands in it"),
+            place=x.id,
+            keys=(x.key,),
+            proposals=(
+                Proposal(look.say("{} on the mat", x.name), (Edit(at=x.seat_at, to="on the mat"),), 1),
+                Proposal(look.say("{} where the plan puts it", x.name), (Edit(at=x.seat_at),), 1),
+            ),
+            by_hand=both("Give it another corner."),
+        )
 
 
 def sides_over(opening: tuple[tuple[float, float], ...], garment: Shown) -> list[float]:

@@ -136,16 +136,26 @@ def window_nothing(look: Look) -> Iterator[Finding]:
             root=True,
         )
         return
-    border, least = look.window.border, look.desk.practice.mat_border_least_mm
-    if border.value < least - 1e-6:
+    (side, border), least = look.window.narrowest, look.desk.practice.mat_border_least_mm
+    if border.value < least - look.desk.mark.mm / 2:
+        levers = look.levers
+        own = {"top": levers.border_top, "right": levers.border_right, "bottom": levers.border_bottom,
+               "left": levers.border_left}.get(side)  # fmt: skip
+        decided = own if own is not None and own.of(look.desk.job) is not None else levers.border
+        outside = levers.outside_height if side in ("top", "bottom") else levers.outside_width
         yield Finding(
             "mat.narrow",
-            "caution",
+            "stop" if border.value <= 0 else "caution",
             "sizes",
-            look.say("A border of {} looks mean and tears easily", border),
+            look.say(f"No mat is left at the {side}")
+            if border.value <= 0
+            else look.say("A border of {} looks mean and tears easily", border),
             look.say("{} or more", Mm(least)),
-            keys=("mat.border",),
-            proposals=look.change(look.levers.border, look.length(least), 1, "Border {}", Mm(least)),
+            keys=(border.key,),
+            proposals=(
+                *look.change(decided, look.length(least), 1, "Border {}", Mm(least)),
+                *look.change(outside, None, 1, "Outside as the border asks"),
+            ),
         )
 
 

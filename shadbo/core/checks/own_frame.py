@@ -29,24 +29,70 @@ def not_taken(look: Look) -> Iterator[Finding]:
 
 def moulding_decided(look: Look) -> Iterator[Finding]:
     """A moulding or a corner joint that was decided, in a frame that is joined already."""
-    if look.desk.own_frame is None:
+    own = look.desk.own_frame
+    if own is None:
         return
     levers = look.levers
-    decided: list[tuple[str, str, str]] = []
+    decided: list[tuple[str, str, str, str]] = []
+    joined = "the frame is joined already"
     if levers.profile is not None and levers.profile.of(look.desk.job) is not None:
-        decided.append(("moulding", levers.profile.at, "The moulding decided for this job is not used"))
+        decided.append(("moulding", levers.profile.at, "The moulding decided for this job is not used", joined))
     if levers.joint is not None and levers.joint.of(look.desk.job) not in (None, "corner plates"):
-        decided.append(("joint", levers.joint.at, "The corner joint decided for this job cannot be made"))
-    for place, at, title in decided:
+        decided.append(("joint", levers.joint.at, "The corner joint decided for this job cannot be made", joined))
+    both_panes = levers.second_frame is not None and levers.second_frame.of(look.desk.job)
+    glazing = levers.glazing or (levers.pane if both_panes else None)
+    if own.glass is not None and glazing is not None and glazing.of(look.desk.job) is not None:
+        why = "its own glass goes in again"
+        decided.append(("glazing", glazing.at, "The glazing decided for this job is not used", why))
+    for lever, axis in ((levers.outside_width, "width"), (levers.outside_height, "height")):
+        if lever is not None and lever.of(look.desk.job) is not None:
+            decided.append(
+                (f"outside {axis}", lever.at, f"The outside {axis} decided for this job is not used", joined)
+            )
+    for place, at, title, why in decided:
         yield Finding(
             "frame.joined",
             "note",
             "display",
             both(title),
-            both("the frame is joined already"),
+            both(why),
             place=place,
             proposals=(Proposal(both("Let it be"), (Edit(at=at),), 1),),
         )
+
+
+def glass_left_out(look: Look) -> Iterator[Finding]:
+    """The glass of a frame that exists, in a display that is not glazed."""
+    own = look.desk.own_frame
+    if own is None or own.glass is None or look.assembly.glazed:
+        return
+    yield Finding(
+        "frame.glass",
+        "note",
+        "depth",
+        both("The frame's own glass stays out"),
+        both("this display is not glazed: the glass is left over"),
+        place="frame/glass",
+        proposals=(Proposal(both("Leave it out"), (Edit(at="frame/glass"),), 1),),
+    )
+
+
+def second_without_glass(look: Look) -> Iterator[Finding]:
+    """The glass of a second frame, where no frame with its own glass is described."""
+    lever = look.levers.second_frame
+    if lever is None or not lever.of(look.desk.job):
+        return
+    if look.desk.own_frame is not None and look.desk.own_frame.glass is not None:
+        return
+    yield Finding(
+        "pane.second",
+        "note",
+        "depth",
+        both("The back pane is cut, and not taken from a second frame"),
+        both("no frame that exists brings its own glass; say how thick that is where the frame is described"),
+        place=lever.at,
+        proposals=(Proposal(both("Cut the back pane"), (Edit(at=lever.at),), 1),),
+    )
 
 
 def hangers_unrated(look: Look) -> Iterator[Finding]:

@@ -72,13 +72,13 @@ def too_few_braces(look: Look) -> Iterator[Finding]:
 def cloth_too_small(look: Look) -> Iterator[Finding]:
     """Free cloth that does not reach round the bar for the pliers."""
     detail = look.desk.piece.detail
-    if not isinstance(detail, LooseCanvas):
+    spare = look.stretching.spare if look.stretching is not None else None
+    if not isinstance(detail, LooseCanvas) or look.stretching is None or spare is None:
         return
     for axis in ("width", "height"):
-        key = f"stretch.spare_{axis}"
-        if look.stretching is None or look.stretching.spare[axis].value >= -1e-6:
+        if spare[axis].value >= -1e-6:
             continue
-        lack = -look.stretching.spare[axis].value
+        key, lack = spare[axis].key, -spare[axis].value
         at = f"pieces/{look.desk.piece.id}/detail"
         proposals = []
         pull, back = look.stretching.pull.value, look.stretching.back_return.value

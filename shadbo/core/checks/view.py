@@ -14,7 +14,7 @@ from shadbo.core.shop.values import Length
 from shadbo.core.solids.body import Tie
 from shadbo.core.solids.space import Space
 from shadbo.core.words.lengths import FINER, Both
-from shadbo.core.words.words import Sayable, both, length, say
+from shadbo.core.words.words import Sayable, both, give_or_take, length, say
 
 T = TypeVar("T")
 
@@ -91,12 +91,14 @@ def measure_again(
     """A reading leaves a limit open: name the one to repeat, and with what."""
     name = source.name if source is not None else None
     label = name.label if name else "the reading"
-    tool = f" ({name.source})" if name and name.source else ""
+    read: Both | str = ""
+    if source is not None and name is not None and name.source:
+        read = look.say(" ({} ± {})", name.source, give_or_take(source))
     return Finding(
         code,
         "measure",
         station,
-        look.say("Read again: {}{}", label, tool),
+        look.say("Read again: {}{}", label, read),
         look.say("{} comes to {}, give or take {}", what, q, look.say("{}", _half(q))),
         keys=tuple(k for k in (q.key, source.key if source is not None else "") if k),
         by_hand=both("Repeat that one reading with a finer tool."),

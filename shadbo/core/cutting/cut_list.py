@@ -54,6 +54,8 @@ def cut_list(plan: Plan) -> list[CutRow]:
         note = part.note
         if part.mitred and "long point" not in note:
             note = f"long point to long point; {note}".rstrip("; ")
+        if part.of_profile and plan.desk.job.finish:
+            note = f"{note}; finish: {plan.desk.job.finish}".removeprefix("; ")
         material = part.sheet.name if part.sheet else part.name.split(": ")[-1]
         width, thick = (None, None) if part.of_profile else (_mm(part.width), _mm(part.thick))
         rows.append(CutRow("part", part.count, part.called, _mm(part.length), width, thick, material, note, part.id))

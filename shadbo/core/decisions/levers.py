@@ -73,6 +73,8 @@ class Levers:
     strainer: Lever[bool] | None = None
     back: Lever[str] | None = None
     joint: Lever[str] | None = None
+    outside_width: Lever[Length] | None = None
+    outside_height: Lever[Length] | None = None
     mount: Lever[str] | None = None
     glazing: Lever[SheetStock] | None = None
     contact: Lever[bool] | None = None
@@ -81,6 +83,12 @@ class Levers:
     board: Lever[SheetStock] | None = None
     backing: Lever[SheetStock] | None = None
     border: Lever[Length] | None = None
+    opening_width: Lever[Length] | None = None
+    opening_height: Lever[Length] | None = None
+    border_top: Lever[Length] | None = None
+    border_right: Lever[Length] | None = None
+    border_bottom: Lever[Length] | None = None
+    border_left: Lever[Length] | None = None
     mat: Lever[SheetStock] | None = None
     inner_mat: Lever[SheetStock] | None = None
     overlap: Lever[Length] | None = None
@@ -91,6 +99,7 @@ class Levers:
     notch_room: Lever[Length] | None = None
     windows: Lever[str] | None = None
     pane: Lever[SheetStock] | None = None
+    second_frame: Lever[bool] | None = None
     glass: Lever[str] | None = None
     packers: Lever[bool] | None = None
     inset: Lever[Length] | None = None

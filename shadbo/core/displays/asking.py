@@ -1,18 +1,31 @@
 """Questions that several displays ask in the same words."""
 
+from collections.abc import Sequence
+
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import choice_row, told
 from shadbo.core.build.assembly import Assembly, Join
 from shadbo.core.desk import Desk
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.boards import SheetStock
+from shadbo.core.shop.stock_words import price_of
 from shadbo.core.shop.values import Value
 from shadbo.core.words.lengths import Both
 from shadbo.core.words.words import both, drill_text, length, say, sizes
 
 
-def moulding_row(desk: Desk, assembly: Assembly, at: str, decided: Value | None, label: str = "Moulding") -> Question:
-    """Every moulding of the rack held against the piece; a decided one stays even when it left the rack."""
+def moulding_row(
+    desk: Desk,
+    assembly: Assembly,
+    at: str,
+    decided: Value | None,
+    label: str = "Moulding",
+    others: Sequence[Choice] = (),
+) -> Question:
+    """Every moulding of the rack held against the piece; a decided one stays even when it left the rack.
+
+    ``others`` are mouldings that do not lie in the rack: those that can be made.
+    """
     auto = assembly.mouldings[0].profile.name if assembly.mouldings else "none in stock"
     choices = [Choice(None, "The plan chooses", both(auto), decided is None)]
     for held in assembly.mouldings:
@@ -21,13 +34,36 @@ def moulding_row(desk: Desk, assembly: Assembly, at: str, decided: Value | None,
         size = held.size
         detail = Both(f"{size.mm} · {verdict.mm} · {price}", f"{size.inch} · {verdict.inch} · {price}")
         picked = decided is not None and getattr(decided, "id", "") == held.profile.id
-        choices.append(Choice(held.profile.model_dump(mode="json"), held.profile.name, detail, picked, held.fits))
+        choices.append(
+            Choice(
+                held.profile.model_dump(mode="json"),
+                held.profile.name,
+                detail,
+                picked,
+                held.fits,
+                held.profile.colour or "",
+            )
+        )
+    choices += others
     if decided is not None and not any(c.picked for c in choices):
         name = getattr(decided, "name", "")
         choices.append(
             Choice(decided.model_dump(mode="json"), name, both("kept in this job, no longer in stock"), True)
         )
     return choice_row(at, label, choices, decided is not None, "as the rack has it", menu=True)
+
+
+def money_rows(desk: Desk) -> list[Question]:
+    """What the materials cost, the price that was agreed, and what of it is left for the work."""
+    currency, materials = desk.shop.currency, desk.sheet["price.materials"]
+    label = "Materials" if desk.of_set == 1 else f"Materials, one frame of {desk.of_set}"
+    rows = [told(label, f"{currency} {materials.value:.2f}", "price.materials")]
+    agreed = desk.job.agreed
+    if agreed is not None:
+        left = agreed - materials.value * desk.of_set
+        note = f"{currency} {abs(left):.2f} {'left for the work' if left >= 0 else 'under the materials'}"
+        rows.append(told("Price agreed", f"{currency} {agreed:.2f}", "", note))
+    return rows
 
 
 def sheet_row(
@@ -37,10 +73,10 @@ def sheet_row(
     choices = [Choice(None, "The plan chooses", both(planned), decided is None)]
     for sheet in stock:
         size = length(sheet.thick_mm, desk.mark)
-        price = f"{desk.shop.currency} {sheet.price_per_m2:.0f} a m²"
+        price = price_of(sheet, desk.shop.currency)
         picked = decided is not None and decided.id == sheet.id
-        detail = Both(f"{size.mm} · {price}", f"{size.inch} · {price}")
-        choices.append(Choice(sheet.model_dump(mode="json"), sheet.name, detail, picked))
+        detail = Both(f"{size.mm} · {price.mm}", f"{size.inch} · {price.inch}")
+        choices.append(Choice(sheet.model_dump(mode="json"), sheet.name, detail, picked, swatch=sheet.colour or ""))
     if decided is not None and not any(c.picked for c in choices):
         choices.append(Choice(decided.model_dump(mode="json"), decided.name, both("kept in this job"), True))
     return choice_row(at, label, choices, decided is not None, key=key, menu=True)

@@ -1,11 +1,13 @@
 """A frame that exists, as it is asked for: its section by the form that a display takes, then its sizes."""
 
+from dataclasses import replace
+
 from shadbo.core.asking.questions import Choice, Question
-from shadbo.core.asking.rows import choice_row, reading_row, told
+from shadbo.core.asking.rows import beside, choice_row, reading_row, told
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask, FrameForm
-from shadbo.core.job.own_frame import OwnFrame
-from shadbo.core.words.words import both
+from shadbo.core.job.own_frame import FRONT_MM, OwnFrame
+from shadbo.core.words.words import Mm, both, say
 
 AT = "frame"
 SECTION: dict[FrameForm, dict[str, str]] = {
@@ -46,7 +48,8 @@ def frame_asks(desk: Desk, form: FrameForm) -> tuple[Ask, ...]:
     own = desk.job.own_frame
     if own is None or form == "none":
         return ()
-    needed = [*SECTION[form].items(), *((name, label) for name, (label, so) in SIZES.items() if so)]
+    section = [(name, label) for name, label in SECTION[form].items() if name != "height"]
+    needed = [*section, *((name, label) for name, (label, so) in SIZES.items() if so)]
     asks = [Ask(f"{AT}/{name}", f"frame, {label}", "display") for name, label in needed if getattr(own, name) is None]
     if own.hangs in ("straps", "wire") and own.hanger_down is None:
         asks.append(Ask(f"{AT}/hanger_down", "its hangers, below the top edge", "display"))
@@ -67,9 +70,16 @@ def frame_rows(desk: Desk, form: FrameForm) -> list[Question]:
     if own is None or form == "none":
         return rows
     for name, label in SECTION[form].items():
-        rows.append(reading_row(desk, f"{AT}/{name}", f"Frame, {label}", getattr(own, name), f"profile.{name}", True))
+        now, needed = getattr(own, name), name != "height"
+        row = reading_row(desk, f"{AT}/{name}", f"Frame, {label}", now, f"profile.{name}", needed)
+        unread = None if needed or now else say(desk.mark, "unread: {} over the rabbet", Mm(FRONT_MM))
+        rows += beside([replace(row, note=unread)]) if unread else [row]
     for name, (label, needed) in SIZES.items():
         rows.append(reading_row(desk, f"{AT}/{name}", f"Frame, {label}", getattr(own, name), _key(name), needed))
+    if form == "rabbet":
+        note = "where it goes in again; none: new glazing is cut"
+        glass = "Frame, its own glass, thickness"
+        rows += beside([reading_row(desk, f"{AT}/glass", glass, own.glass, "stack.glazing", False, note)])
     woods = [Choice(w, w, picked=own.species == w) for w in ("softwood", "hardwood", "mdf", "plywood")]
     rows.append(choice_row(f"{AT}/species", "Its wood", woods, "species" in own.model_fields_set))
     rows.append(

@@ -16,10 +16,11 @@ from shadbo.core.drawing.measuring import measuring_sheet
 from shadbo.core.drawing.parts import parts_scene
 from shadbo.core.drawing.scene import Scene
 from shadbo.core.drawing.stretch import stretch_scene
-from shadbo.core.drawing.svg import write_svg
+from shadbo.core.drawing.svg import Albums, write_svg
 from shadbo.core.drawing.tape import tape_scene
 from shadbo.core.pieces.taping import HIGH, WIDE
 from shadbo.core.plan import Plan
+from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.words.lengths import MM_PER_INCH, System, texts
 from shadbo.core.words.words import number_text
@@ -74,7 +75,6 @@ def views_of(plan: Plan) -> tuple[ViewName, ...]:
     """The views that this plan has: stretching, marks and mats only where there are any."""
     a = plan.assembly
     has = {
-        "tape": not plan.desk.gathers,
         "stretch": "stretch.staples" in plan.desk.sheet,
         "holes": a is not None and bool(a.spots),
         "mat": a is not None and any(w.sheet in ("mat", "mat_inner") for w in a.windows),
@@ -101,16 +101,18 @@ def scene_of(plan: Plan, view: ViewName, system: System, turn: int = 0) -> Scene
     return makers.get(view if view in views_of(plan) else "back", front_scene)(plan, system)
 
 
-def draw(plan: Plan, view: ViewName, system: System, hold: Fit | None = None, turn: int = 0) -> Drawn:
-    """One view on the screen's board."""
-    if view == "tape" and not plan.desk.gathers:
+def draw(
+    plan: Plan, view: ViewName, system: System, hold: Fit | None = None, turn: int = 0, album: Albums | None = None
+) -> Drawn:
+    """One view on the screen's board, with photographs where there is an album to take them from."""
+    if view == "tape":
         return Drawn(write_svg(measuring_sheet(plan), TITLES[view]), Fit(1, 0, 0))
     paper = BOARDS[view]
     if view == "apart" and LEANS[turn % len(LEANS)][0] < 0:  # the labels stand on the other side
         left, top, right, low = paper.keep
         paper = replace(paper, keep=(right, top, left, low))
     sheet = compose(scene_of(plan, view, system, turn), paper, hold)
-    return Drawn(write_svg(sheet, TITLES[view]), sheet.fit)
+    return Drawn(write_svg(sheet, TITLES[view], album=album), sheet.fit)
 
 
 def draw_ladder(plan: Plan, system: System, fit: Fit | None = None) -> str:
@@ -149,14 +151,14 @@ def draw_ladder(plan: Plan, system: System, fit: Fit | None = None) -> str:
         t = number_text(q, mark) if exact else texts(deep, mark, q.way)
         inch = t.inch if t.inch != "0" else f"{deep / MM_PER_INCH:.3f}"
         metric = t.mm if t.mm != "0" else f"{deep:.1f}"
-        size, other = (f"{metric} mm", f"{inch} in") if system == "mm" else (f"{inch} in", f"{metric} mm")
+        size = f"{metric} mm" if system == "mm" else f"{inch} in"
         name_x = min(fit.put((0, 0))[0], x0) - 14
-        source = "as built" if q.planned is not None else _short(q.name.source if q.name else None)
+        source = "as built" if q.planned is not None else _short(q)
         marks = (
             bar,
             Text((name_x, y + row / 2 + 4), layer.name, 16, INK, "end"),
-            Text((right, y + row / 2 + 4), f"{size} · {other}", 16, INK, bold=True),
-            Text((right + 142, y + row / 2 + 4), source, 14, SOFT),
+            Text((right, y + row / 2 + 4), size, 16, INK, bold=True),
+            Text((right + 96, y + row / 2 + 4), source, 14, SOFT),
         )
         hit = Path(((0, y), (752, y), (752, y + row - 2), (0, y + row - 2)), None, True, "", "transparent")
         out.groups.append(Group(layer.key, "layer", (hit, *marks)))
@@ -187,7 +189,7 @@ def _room_said(plan: Plan, system: System) -> tuple[str, str]:
     return f"{room.name} {texts(inside, mark).pick(system)}: {over}", room.key
 
 
-def _short(source: str | None) -> str:
-    if not source:
-        return ""
-    return f"read, {source}" if "±" in source else source.removesuffix(", the plan's choice")
+def _short(q: Quantity) -> str:
+    """Where a layer's thickness comes from."""
+    source = (q.name.source if q.name else None) or ""
+    return f"read, {source}" if q.kind == "read" else source.removesuffix(", the plan's choice")

@@ -7,11 +7,16 @@ from typing import Literal
 
 from shadbo.core.drawing.dims import dim_group
 from shadbo.core.drawing.ink import ACCENT, FILLS, INK, SOFT, STROKES, Stroke
-from shadbo.core.drawing.marks import PX_PER_MM, Circle, Fit, Group, Paper, Path, Sheet2D, Text
+from shadbo.core.drawing.marks import PX_PER_MM, Circle, Fit, Group, Image, Paper, Path, Sheet2D, Text
 from shadbo.core.drawing.scene import Dim, Leader, Line, Round, Scene, Shape, Words
+from shadbo.core.drawing.sentences import sentences
 
 SCALES = (8, 6, 5, 4, 3, 2.5, 2, 1.75, 1.5, 1.25, 1, 0.75, 0.6, 0.5, 0.4, 1 / 3, 0.3, 0.25, 0.2, 1 / 6, 0.15)
 SMALLER = (1 / 7, 0.125, 1 / 9, 0.1, 1 / 12, 1 / 15, 0.05, 1 / 25, 1 / 30, 1 / 40, 1 / 50)
+
+
+LETTER_PX = 5.4
+"""Of small letters, on an average."""
 
 
 def fit_to(scene: Scene, paper: Paper) -> Fit:
@@ -30,7 +35,7 @@ def fit_to(scene: Scene, paper: Paper) -> Fit:
 def compose(scene: Scene, paper: Paper, hold: Fit | None = None) -> Sheet2D:
     """Lay the scene on the paper; ``hold`` keeps an earlier scale and place while someone is typing."""
     fit = hold or fit_to(scene, paper)
-    out = Sheet2D(paper, fit)
+    out = Sheet2D(paper, fit, says=sentences(scene))
     left, low, right, high = scene.bounds()
     corner_a, corner_b = fit.put((left, high)), fit.put((right, low))
     frame = (corner_a[0], corner_a[1], corner_b[0], corner_b[1])
@@ -46,7 +51,8 @@ def compose(scene: Scene, paper: Paper, hold: Fit | None = None) -> Sheet2D:
                 radius = max(e.radius * fit.scale, 2.4)
                 out.groups.append(Group(e.key, "line", (Circle(fit.put(e.centre), radius, STROKES[e.role], tone),)))
             case Words():
-                out.groups.append(_words(e, fit))
+                if not e.room_mm or len(e.text) * LETTER_PX <= e.room_mm * fit.scale:
+                    out.groups.append(_words(e, fit))
             case Dim():
                 out.groups.append(dim_group(e, fit, frame))
             case Leader():
@@ -63,7 +69,12 @@ def _shape(e: Shape, fit: Fit) -> Path:
     tone = e.tone or ("" if hatch or fill.tone == "none" else fill.tone)
     stroke = STROKES[{"air": "hidden", "lit": "thin"}.get(e.hatch, "outline")]  # type: ignore[index]
     holes = tuple(tuple(fit.put(d) for d in h) for h in e.holes)
-    return Path(tuple(fit.put(d) for d in e.ring), stroke, True, hatch, tone, holes)
+    image = None
+    if e.picture is not None:
+        left, low, right, high = e.picture.box
+        size = ((right - left) * fit.scale, (high - low) * fit.scale)
+        image = Image(e.picture.photo, e.picture.corners, fit.put((left, high)), *size)
+    return Path(tuple(fit.put(d) for d in e.ring), stroke, True, hatch, tone, holes, image)
 
 
 def _words(e: Words, fit: Fit) -> Group:
@@ -71,9 +82,8 @@ def _words(e: Words, fit: Fit) -> Group:
     x, y = x + e.nudge[0], y + e.nudge[1]
     size = {"part": 15.0, "note": 14.0, "side": 15.0, "gap": 15.0, "tiny": 11.0}[e.role]
     colour = SOFT if e.role == "note" else INK
-    return Group(
-        e.key, "words", (Text((x, y + size / 3), e.text, size, colour, e.anchor, e.role in ("part", "gap")),)
-    )
+    halo = e.halo or e.role in ("part", "gap")
+    return Group(e.key, "words", (Text((x, y + size / 3), e.text, size, colour, e.anchor, halo),))
 
 
 def _leaders(leaders: list[Leader], fit: Fit, frame: tuple[float, float, float, float], paper: Paper) -> list[Group]:

@@ -6,6 +6,7 @@ from shadbo.core.drawing.edge import dim_of
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.hang.bodies import hanger_bodies, wire_line
 from shadbo.core.plan import Plan
+from shadbo.core.shapes.polygon import box_of
 from shadbo.core.words.lengths import System, texts
 from shadbo.core.words.words import number_text
 
@@ -19,8 +20,13 @@ def front_scene(plan: Plan, system: System) -> Scene:
     for part in a.parts:
         if "front" in part.seen_from:
             moves = movable.get(part.id, "")
-            scene.add(*(Shape(ring, part.hatch, part.key, part.id, moves, part.tone) for ring in part.face))
-    scene.add(*zone_lines(a))
+            scene.add(
+                *(
+                    Shape(ring, part.hatch, part.key, part.id, moves, part.tone, picture=part.picture)
+                    for ring in part.face
+                )
+            )
+    scene.add(*zone_lines(a), *_names(a))
     w, h = a.outside_width.value / 2, a.outside_height.value / 2
     sheet = plan.desk.sheet
     inward: dict[str, tuple[Dot, str]] = {
@@ -52,12 +58,27 @@ def front_scene(plan: Plan, system: System) -> Scene:
     return scene
 
 
+def _names(a: Assembly) -> list[Words]:
+    """Under each of several pieces its name, within it where another stands close below; where it has room at all."""
+    boxes = {x.id: box_of(x.ring) for x in a.shown} if len(a.shown) > 1 else {}
+    out = []
+    for x in a.shown if boxes else ():
+        left, low, right, high = boxes[x.id]
+        beside = [b for id_, b in boxes.items() if id_ != x.id and b[1] < high and b[3] > low]
+        apart = [max(b[0] - right, left - b[2]) for b in beside]
+        room = right - left + max(min(apart, default=2 * (right - left)), 0.0)
+        close = any(b[0] < right and b[2] > left and 0 < low - b[3] < (high - low) / 2 for b in boxes.values())
+        nudge = (0, -8) if close or x.seat == "notch" else (0, 8)
+        out.append(Words(((left + right) / 2, low), x.name, "tiny", x.key, nudge=nudge, room_mm=room, halo=True))
+    return out
+
+
 def zone_lines(a: Assembly) -> list[Line | Words]:
     """Zones where nothing may go, and round them the line that steam keeps off."""
     out: list[Line | Words] = []
     for zone in a.zones:
         out.append(Line((*zone.ring, zone.ring[0]), "zone"))
-        out.append(Words(zone.ring[0], zone.name, "tiny", anchor="start", nudge=(3, 8)))
+        out.append(Words(zone.ring[0], zone.name, "tiny", anchor="start", nudge=(3, 8), halo=True))
         if zone.steam:
             out.append(Line((*zone.steam, zone.steam[0]), "hidden"))
     return out

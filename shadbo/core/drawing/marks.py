@@ -40,8 +40,19 @@ class Fit:
 
 
 @dataclass(frozen=True, slots=True)
+class Image:
+    """A photograph's part between four corners, to be squared and laid over a box of the paper, in px."""
+
+    photo: int
+    corners: tuple[Dot, ...]
+    at: Dot
+    width: float
+    height: float
+
+
+@dataclass(frozen=True, slots=True)
 class Path:
-    """Straight lines through points; closed ones are filled with a hatch or a tone."""
+    """Straight lines through points; closed ones are filled with a hatch or a tone, and an image over it."""
 
     dots: tuple[Dot, ...]
     stroke: Stroke | None
@@ -49,6 +60,7 @@ class Path:
     hatch: str = ""
     tone: str = ""
     holes: tuple[tuple[Dot, ...], ...] = ()
+    image: Image | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -88,8 +100,9 @@ class Group:
 
 @dataclass(slots=True)
 class Sheet2D:
-    """A composed drawing."""
+    """A composed drawing; ``says`` tells in sentences what it shows."""
 
     paper: Paper
     fit: Fit
     groups: list[Group] = field(default_factory=list)
+    says: str = ""

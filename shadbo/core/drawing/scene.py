@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from typing import Literal
 
 from shadbo.core.build.assembly import Dot, Hatch, Ring
+from shadbo.core.build.marked import Pictured
 
 LineRole = Literal[
     "outline", "thin", "hidden", "centre", "cloth", "wall", "front", "wire", "screw", "mark", "zone", "cut"
@@ -17,7 +18,8 @@ LineRole = Literal[
 class Shape:
     """A filled outline, hatched by its material. ``moves`` is the id of a piece that can be put elsewhere by hand.
 
-    ``tone`` is a colour of its own in place of the hatch's."""
+    ``tone`` is a colour of its own in place of the hatch's, ``picture`` the photograph that is seen in it.
+    """
 
     ring: Ring
     hatch: Hatch
@@ -26,6 +28,7 @@ class Shape:
     moves: str = ""
     tone: str = ""
     holes: tuple[Ring, ...] = ()
+    picture: Pictured | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,7 +52,7 @@ class Round:
 
 @dataclass(frozen=True, slots=True)
 class Words:
-    """Text at a place; never mirrored or turned."""
+    """Text at a place; never mirrored or turned. It is left out where it is wider than its room, if that is told."""
 
     at: Dot
     text: str
@@ -57,6 +60,8 @@ class Words:
     key: str = ""
     anchor: Literal["start", "middle", "end"] = "middle"
     nudge: Dot = (0, 0)
+    room_mm: float = 0.0
+    halo: bool = False
 
 
 @dataclass(frozen=True, slots=True)

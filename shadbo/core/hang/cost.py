@@ -1,7 +1,7 @@
 """Material price of an assembly: the figure that remedies are compared by."""
 
 from shadbo.core.build.assembly import Assembly
-from shadbo.core.build.uses import uses
+from shadbo.core.build.uses import joint_uses, uses
 from shadbo.core.desk import Desk
 from shadbo.core.hang.hang_plan import HangPlan
 from shadbo.core.sheet.quantity import Quantity
@@ -11,13 +11,14 @@ PER_MM = unit(money=1, mm=-1)
 
 
 def material_price(desk: Desk, assembly: Assembly, hang: HangPlan) -> Quantity:
-    """Moulding by the length to order, pads by area, screws and hangers by the piece."""
+    """Moulding by the length to order, pads by area, screws, hangers and what corners take by the piece."""
     s = desk.sheet
     total = s.number(0, MONEY)
     if assembly.moulding is not None and "rail.order" in s:
         total = total + s["rail.order"] * s.number(assembly.moulding.price_per_m / 1000, PER_MM)
     total = total + s.number(sum(part.price * part.count for part in assembly.parts), MONEY)
-    total = total + s.number(sum(use.price for use in uses(s, assembly)), MONEY)
+    used = (*uses(s, assembly), *joint_uses(assembly))
+    total = total + s.number(sum(use.price for use in used), MONEY)
     for join in assembly.joins:
         total = total + s.number(len(join.fixings) * join.price, MONEY)
     if hang.strip is not None:

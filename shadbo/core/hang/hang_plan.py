@@ -8,6 +8,7 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG
 from shadbo.core.shop.boards import Tape
 from shadbo.core.shop.materials import Hanger, HangerKind, Wire
+from shadbo.core.words.lengths import Both
 
 
 @dataclass(frozen=True, slots=True)
@@ -18,7 +19,7 @@ class HangPlan:
     """
 
     kind: HangerKind
-    reason: str
+    reason: Both
     hanger: Hanger | None
     wire: Wire | None
     weight: Quantity

@@ -11,8 +11,10 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG, MM
 from shadbo.core.shop.kept import HANGERS, role
 from shadbo.core.shop.materials import Hanger, HangerKind
-from shadbo.core.shop.shop import asked_kg, safe_kg
+from shadbo.core.shop.rated import asked_kg, safe_kg
 from shadbo.core.sums import hang as sums
+from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import both, mass_text, say
 
 UNKNOWN_KG = 1000.0
 """Stands for a rating that nobody knows; a finding says so."""
@@ -45,8 +47,13 @@ def hangers_at(desk: Desk, outside_height: Quantity) -> Quantity:
     return hanger_down(desk, outside_height) if known is None else known
 
 
-def choose_kind(desk: Desk, weight: Quantity, assembly: Assembly) -> tuple[HangerKind, str]:
+def choose_kind(desk: Desk, weight: Quantity, assembly: Assembly) -> tuple[HangerKind, Both]:
     """The kind of hanging by weight, size and see-through, and the reason."""
+    kind, why = _kind(desk, weight, assembly)
+    return kind, both(why) if isinstance(why, str) else why
+
+
+def _kind(desk: Desk, weight: Quantity, assembly: Assembly) -> tuple[HangerKind, str | Both]:
     p, weight_kg = desk.practice, weight.value
     decided = desk.job.hanging.kind
     allowed = assembly.hangs
@@ -70,15 +77,16 @@ def choose_kind(desk: Desk, weight: Quantity, assembly: Assembly) -> tuple[Hange
     if assembly.glazed and weight_kg > p.wire_glazed_most_kg:
         return "straps", "two fixed points: glazed, and too heavy for a wire"
     if weight_kg < p.plate_most_kg and assembly.outside_width.value <= p.plate_most_width_mm:
-        return "plate", f"light and small: under {p.plate_most_kg:g} kg"
+        return "plate", say(desk.mark, "light and small: under {}", mass_text(p.plate_most_kg))
     slope_deg, bends = _on_trial(desk, assembly, weight)
     if slope_deg < p.wire_angle_least_deg:
         return "straps", "too wide and low for a wire: it would pull flat"
     if bends:
         return "straps", "a wire would bend its slight rails inwards"
     if weight_kg <= p.wire_most_kg:
-        return "wire", f"up to {p.wire_most_kg:g} kg the wire lets it be levelled on one hook or two"
-    return "straps", f"over {p.wire_most_kg:g} kg: two-hole straps cannot spin"
+        levels = "up to {} the wire lets it be levelled on one hook or two"
+        return "wire", say(desk.mark, levels, mass_text(p.wire_most_kg))
+    return "straps", say(desk.mark, "over {}: two-hole straps cannot spin", mass_text(p.wire_most_kg))
 
 
 def choose_hanger(desk: Desk, assembly: Assembly, kind: HangerKind, weight: Quantity) -> Hanger | None:

@@ -11,11 +11,12 @@ from shadbo.core.shop.boards import Tape
 from shadbo.core.shop.kept import TAPES, WIRES
 from shadbo.core.shop.materials import HangerKind
 from shadbo.core.sums import hang as sums
+from shadbo.core.words.lengths import Both
 
 STRIP_INSET_MM = 20.0
 
 
-def plan_plain(desk: Desk, assembly: Assembly, weight: Quantity, kind: HangerKind, reason: str) -> HangPlan:
+def plan_plain(desk: Desk, assembly: Assembly, weight: Quantity, kind: HangerKind, reason: Both) -> HangPlan:
     """Number and places of strips, or the height of the ledge or hook."""
     s, p, job = desk.sheet, desk.practice, desk.job.hanging
     width, height = assembly.outside_width, assembly.outside_height

@@ -5,6 +5,7 @@ new value; None takes the value away, so that the plan decides again.
 """
 
 import copy
+import datetime as dt
 from collections.abc import Iterable, Iterator, Sequence
 from typing import Any
 
@@ -13,19 +14,62 @@ from pydantic import ValidationError
 from shadbo.core.decisions.edit import BadEdit, Edit
 from shadbo.core.job.job import Job
 from shadbo.core.pieces.kinds import KINDS
+from shadbo.core.shop.boards import TAGS
 from shadbo.core.shop.values import STORED
+from shadbo.core.words.amounts import NotAnAmount, parse_kg, parse_money
+from shadbo.core.words.days import NotADay, parse_day
 from shadbo.core.words.lengths import NotALength, System, metric_text, parse
+from shadbo.core.words.refusals import refusal
 from shadbo.core.words.signs import is_whole
 
 Data = dict[str, Any]
 
 
-def as_typed(edits: Iterable[Edit], system: System) -> list[Edit]:
-    """Edits with every ``{"typed": …}`` length read into millimetres.
+DAYS = ("due", "received", "handed_over")
+"""Fields of a job that are days."""
+SUMS = ("agreed", "insured")
+"""Fields of a job that are sums of money."""
 
-    A bare number is in the length's own ``system`` where it names one, else in the one given.
+
+def as_typed(edits: Iterable[Edit], system: System, today: dt.date | None = None) -> list[Edit]:
+    """Edits with every ``{"typed": …}`` length read into millimetres, every day and weight that is said as one.
+
+    A bare number is in the length's own ``system`` where it names one, else in the one given. Without ``today`` days
+    are written out in full.
     """
-    return [Edit(at=e.at, to=_read_lengths(e.to, e.at, system)) for e in edits]
+    out = []
+    for e in edits:
+        if e.at in DAYS and isinstance(e.to, str) and today is not None:
+            to: Any = _read_day(e, system, today)
+        elif e.at in SUMS and isinstance(e.to, str):
+            to = _read_money(e)
+        elif e.at.endswith("/weight_kg") and isinstance(e.to, str):
+            to = _read_weight(e, system)
+        else:
+            to = _read_lengths(e.to, e.at, system)
+        out.append(Edit(at=e.at, to=to))
+    return out
+
+
+def _read_day(edit: Edit, system: System, today: dt.date) -> str:
+    try:
+        return parse_day(edit.to, today, system == "in").isoformat()
+    except NotADay as bad:
+        raise BadEdit(edit.at, str(bad), edit.to) from None
+
+
+def _read_money(edit: Edit) -> float:
+    try:
+        return parse_money(edit.to)
+    except NotAnAmount as bad:
+        raise BadEdit(edit.at, str(bad), edit.to) from None
+
+
+def _read_weight(edit: Edit, system: System) -> float:
+    try:
+        return round(parse_kg(edit.to, system == "in"), 6)
+    except NotAnAmount as bad:
+        raise BadEdit(edit.at, str(bad), edit.to) from None
 
 
 def _read_lengths(value: Any, at: str, system: System) -> Any:  # noqa: ANN401
@@ -127,8 +171,8 @@ def read_job(data: object, context: str = "") -> Job:
     try:
         return Job.model_validate(data, context=context or None)
     except ValidationError as bad:
-        first = bad.errors(include_url=False, include_context=False)[0]
-        message = first["msg"].removeprefix("Value error, ")
+        first = bad.errors(include_url=False)[0]
+        message = refusal(first)
         raise BadEdit(_path(first["loc"], data), message, _brief(first["input"])) from None
     except UnicodeEncodeError:
         where = next((at for at, text in _texts("", data) if not is_whole(text)), "")
@@ -156,7 +200,7 @@ def _path(loc: tuple[int | str, ...], data: object) -> str:
         if isinstance(here, list | tuple) and isinstance(part, int) and part < len(here):
             here = here[part]
             names.append(str(here.get("id", part)) if isinstance(here, dict) else str(part))
-        elif isinstance(here, dict) and part not in here and part in KINDS:
+        elif isinstance(here, dict) and part not in here and (part in KINDS or part in TAGS):
             continue  # the union's own tag is no place in the job
         else:
             here = here.get(part) if isinstance(here, dict) else None

@@ -17,6 +17,7 @@ from shadbo.core.shop.kept import Materials
 from shadbo.core.shop.materials import Hanger, HangerKind, Wire
 from shadbo.core.shop.shop import Practice
 from shadbo.core.shop.values import Id, Length, Line, Note, Reading, Value, within
+from shadbo.core.words.amounts import MOST_MONEY
 from shadbo.core.words.lengths import MarkName
 
 FORMAT = "shadbo-job"
@@ -27,6 +28,9 @@ Pins = dict[Annotated[str, Field(pattern=r"^[a-z][a-z0-9_.-]{0,60}$")], Reading]
 
 Demand = Literal["no wire", "acrylic only", "sealed back", "two fixed points", "busy place"]
 """What a recipient may ask for, and where people pass close by or children play; checked when the back is closed."""
+
+
+Money = Annotated[float, Field(ge=0, le=MOST_MONEY)]
 
 
 class Owner(Value):
@@ -55,6 +59,8 @@ class Job(Value):
     """A framing job. ``pins`` are real sizes of cut and made things, by the key of their line on the sheet.
 
     ``frame`` is one that exists already, whichever display is built in it.
+    ``finish`` is what the moulding is treated with, ``agreed`` the price told to the owner, ``insured`` the sum that
+    the piece is insured for while it is here, both in the shop's currency.
     ``practice``, ``mark`` and ``materials`` are the shop's as they were when the first part was cut.
     """
 
@@ -65,6 +71,9 @@ class Job(Value):
     received: dt.date | None = None
     due: dt.date | None = None
     note: Note = ""
+    finish: Line = ""
+    agreed: Money | None = None
+    insured: Money | None = None
     pieces: Annotated[tuple[Piece, ...], Field(min_length=1, max_length=60)] = (Piece(id="piece"),)
     display: DisplayKind = "floater"
     same_outside: bool = True

@@ -4,22 +4,28 @@ from typing import Annotated, Literal, Self
 
 from pydantic import model_validator
 
-from shadbo.core.shop.boards import LEAST_WALL_MM, FrameProfile
+from shadbo.core.shop.boards import LEAST_WALL_MM, FrameProfile, SheetStock
 from shadbo.core.shop.materials import FloaterProfile, HangerKind, Species
 from shadbo.core.shop.values import Reading, Value, within
 
 Span = Annotated[Reading, within(20, 12_000)]
 Small = Annotated[Reading, within(0.5, 1000)]
+Pane = Annotated[Reading, within(0.5, 20)]
+FRONT_MM = 8.0
+"""What a moulding has in front of its rabbet, where nobody has read its whole depth: common practice, no source."""
 ID, NAME = "own-frame", "the frame that exists"
+OWN_SPAN = {"width_mm": 12_000.0, "height_mm": 12_000.0}
+"""A glass that came out of a frame is as large as that frame."""
 
 
 class OwnFrame(Value):
     """Its section and its sizes, seen from behind where the package goes in; nothing of it is ordered.
 
     ``face`` is the moulding's width from the front, ``lip`` what stands over the package, ``rabbet`` how deep it is
-    behind the lip, ``height`` the whole moulding from front to back. A floater has ``wall``, ``inside_depth`` down to
-    its ledge, ``ledge`` and ``ledge_thick``. Widths and heights are the clear inside behind the lip (a floater:
-    between its walls), read at both ends and the middle. ``used`` is False while a frame is made after all: what
+    behind the lip, ``height`` the whole moulding from front to back, reckoned from the rabbet where it is not read.
+    A floater has ``wall``, ``inside_depth`` down to its ledge, ``ledge`` and ``ledge_thick``. Widths and heights are
+    the clear inside behind the lip (a floater: between its walls), read at both ends and the middle. ``glass`` is how
+    thick its own glass is, where that goes in again. ``used`` is False while a frame is made after all: what
     was read stays.
     """
 
@@ -40,6 +46,7 @@ class OwnFrame(Value):
     height_right: Span | None = None
     outside_width: Span | None = None
     outside_height: Span | None = None
+    glass: Pane | None = None
     species: Species = "softwood"
     hanger: Literal["none", "on its rails", "on a part left out"] = "none"
     hanger_kind: Literal["wire", "straps", "plate"] = "straps"
@@ -59,16 +66,22 @@ class OwnFrame(Value):
         return self.hanger_kind if self.hanger == "on its rails" else None
 
     def moulding(self) -> FrameProfile:
-        """Its section as a rabbeted moulding; nothing of it has a price. Needs its four readings."""
+        """Its section as a rabbeted moulding; nothing of it has a price. Needs face, lip and rabbet."""
         return FrameProfile(
             id=ID,
             name=NAME,
             face_mm=_read(self.face),
-            height_mm=_read(self.height),
+            height_mm=self.height.mm if self.height is not None else _read(self.rabbet) + FRONT_MM,
             rabbet_mm=_read(self.rabbet),
             lip_mm=_read(self.lip),
             species=self.species,
         )
+
+    def glazing(self) -> SheetStock | None:
+        """Its own glass, where it goes in again: nothing of it is cut or paid; None where new glazing is taken."""
+        if self.glass is None:
+            return None
+        return SheetStock(id=ID, name="its own glass", kind="glass", thick_mm=self.glass.mm, **OWN_SPAN)
 
     def floater(self) -> FloaterProfile:
         """Its section as a floater's. Needs its four readings."""

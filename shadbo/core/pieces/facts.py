@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from shadbo.core.pieces.kinds import KINDS, SORT_FACTS, FactName
+from shadbo.core.pieces.kinds import KINDS, SORT_FACTS, SORTED, FactName
 from shadbo.core.shop.values import Value
 
 FACT_WORDS: dict[FactName, str] = {
@@ -51,7 +51,7 @@ def tell(facts: Facts, kind: str, worth: str, sort: str = "") -> Told:
     for name in FACT_WORDS:
         decided = getattr(facts, name)
         usual, reason = name in KINDS[kind].usual, f"usual for a {kind}"
-        if kind == "paper" and name in SORT_FACTS.get(sort, {}):
+        if kind in SORTED and name in SORT_FACTS.get(sort, {}):
             usual, reason = SORT_FACTS[sort][name], f"usual for a {sort}"
         if name == "must_be_reversible" and worth != "everyday":
             usual, reason = True, f"since it is {worth}"

@@ -41,6 +41,7 @@ PaperSort = Literal[
     "print", "poster", "linen-backed poster", "drawing", "watercolour", "pastel", "photograph", "certificate",
     "document",
 ]  # fmt: skip
+ClothSort = Literal["needlework", "quilted cloth", "woven cloth", "beaded canvas"]
 SORT_FACTS: dict[str, dict[FactName, bool]] = {
     "pastel": {"loose_surface": True},
     "drawing": {"may_be_wetted": False},
@@ -48,8 +49,9 @@ SORT_FACTS: dict[str, dict[FactName, bool]] = {
     "photograph": {"may_touch_glazing": False, "may_be_steamed": False},
     "document": {"must_be_reversible": True},
     "certificate": {"must_be_reversible": True},
+    "beaded canvas": {"may_be_steamed": False, "may_be_wetted": False},
 }
-"""What is so of a sort of paper unless the owner says otherwise: common practice, no source."""
+"""What is so of a sort of paper or worked cloth unless the owner says otherwise: common practice, no source."""
 
 SORT_THICK_MM: dict[str, float] = {
     "print": 0.3,
@@ -63,6 +65,10 @@ SORT_THICK_MM: dict[str, float] = {
     "document": 0.15,
 }
 """How thick a sheet of a sort usually is, where nobody has read it: common practice, no source."""
+SORTED = ("paper", "needlework")
+"""Kinds whose sort has facts of its own."""
+PUZZLE_MM = 2.0
+"""How thick a puzzle usually is, where nobody has read it: common practice, no source."""
 CALLED_BY_SORT = ("badge", "plate", "flag")
 
 

@@ -1,23 +1,29 @@
 """Which readings a kind of piece needs, in the order in which a tape goes round it."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Sized
-from shadbo.core.pieces.pieces import Detail, LooseCanvas, Margined, Paper, StretchedCanvas
+from shadbo.core.pieces.pieces import Detail, LooseCanvas, Margined, Paper, Puzzle, StretchedCanvas
 
 SIDES = ("top", "right", "bottom", "left")
 
 
 @dataclass(frozen=True, slots=True)
 class Measure:
-    """One reading: the field, what it is called, whether a plan needs it, and a hint with usual lengths in it."""
+    """One reading: the field, what it is called, whether a plan needs it, and a hint with usual lengths in it.
+
+    ``short``: what it is called beside the drawn piece. ``wanted``: no reading, but the size that something is to
+    have which is not made yet.
+    """
 
     name: str
     label: str
     needed: bool = True
     hint: str = ""
     usual_mm: tuple[float, ...] = ()
+    wanted: bool = False
+    short: str = ""
 
 
 def prefix(detail: Detail) -> str:
@@ -38,32 +44,41 @@ def _round(detail: Detail) -> Iterator[Measure]:
 
 
 def _of_object(detail: Sized) -> Iterator[Measure]:
-    yield Measure("width", "width, as displayed")
-    yield Measure("height", "height, as displayed")
+    yield Measure("width", "width, as displayed", short="width")
+    yield Measure("height", "height, as displayed", short="height")
     if isinstance(detail, Garment):
         yield Measure("body_width", "body, armpit to armpit", False, "for its outline and seams")
-        yield Measure("thickness", "thickness, with its inner form", True, "{} to {} as a rule", (10, 20))
+        yield Measure(
+            "thickness", "thickness, with its inner form", True, "{} to {} as a rule", (10, 20), short="thickness"
+        )
     elif isinstance(detail, Flag):
         yield Measure("flat_width", "width, laid flat")
         yield Measure("flat_height", "height, laid flat")
-        yield Measure("cloth", "one layer of the cloth", True, "a caliper reads it best")
+        yield Measure("cloth", "one layer of the cloth", True, "a caliper reads it best", short="one layer")
     elif isinstance(detail, Badge):
-        yield Measure("relief", "stands in front of its board by")
+        yield Measure("relief", "stands in front of its board by", short="stands in front")
         yield Measure("back_relief", "clasp stands behind by", False, "none for a sewn patch")
         yield Measure("pin_off", "pin from the visible centre", False, "seen from the front")
         yield Measure("pin_width", "hole for the pin, diameter", False, "{} as a rule", (2,))
     elif isinstance(detail, Keepsake):
-        yield Measure("depth", "depth, front to back")
+        yield Measure("depth", "depth, front to back", short="depth")
         yield Measure("centre_up", "centre of gravity, from its lowest point", False, "balance it on an edge")
-        yield Measure("base_depth", "depth of its foot", detail.stands, "for the tilt test")
+        yield Measure("base_depth", "depth of its foot", detail.stands, "for the tilt test", short="foot, depth")
     else:
         yield Measure("thickness", "thickness", True, "a caliper reads it best")
 
 
 def measures(detail: Detail) -> list[Measure]:
-    """The readings of this kind of piece."""
+    """The readings of this kind of piece; of a print that is still to be made, the face that it is to have."""
     if isinstance(detail, Sized):
         return list(_of_object(detail))
+    if isinstance(detail, LooseCanvas) and detail.printed:
+        read = detail.model_copy(update={"printed": False})
+        unread = {"width": detail.width_top is None, "height": detail.height_left is None}
+        faces = [
+            Measure(f"face_{axis}", f"face wanted, {axis}", alone, wanted=True) for axis, alone in unread.items()
+        ]
+        return [*faces, *(replace(m, needed=False) for m in measures(read))]
     out = list(_round(detail))
     if isinstance(detail, StretchedCanvas):
         out.append(Measure("depth", "depth, bar and cloth"))
@@ -71,7 +86,7 @@ def measures(detail: Detail) -> list[Measure]:
     elif isinstance(detail, LooseCanvas):
         out += [Measure(f"margin_{side}", f"free cloth, {side}") for side in SIDES]
     else:
-        usual = isinstance(detail, Paper)
+        usual = isinstance(detail, Paper | Puzzle)
         out.append(Measure("thickness", "thickness, at its thickest", not usual, "a caliper reads it best"))
     if isinstance(detail, Margined):
         cloth = "free cloth" if detail.kind == "needlework" else "free margin"

@@ -2,12 +2,31 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import AfterValidator, Field
 
+from shadbo.core.shapes.perspective import is_view_of_a_rectangle
 from shadbo.core.shop.values import Id, Length, Line, Reading, Value, within
+
+
+def _seen_square(corners: tuple[tuple[float, float], ...]) -> tuple[tuple[float, float], ...]:
+    if not is_view_of_a_rectangle(corners):
+        raise ValueError("the four corners go round: top left, top right, bottom right, bottom left")
+    return corners
+
 
 Share = Annotated[float, Field(ge=0, le=1)]
 Spot = tuple[Share, Share]
+Corners = Annotated[tuple[Spot, ...], Field(min_length=4, max_length=4), AfterValidator(_seen_square)]
+"""The corners of what is seen: top left, top right, bottom right, bottom left."""
+PhotoId = Annotated[int, Field(ge=1)]
+WHOLE: tuple[Spot, ...] = ((0, 0), (1, 0), (1, 1), (0, 1))
+
+
+class Picture(Value):
+    """The photograph that shows a piece from the front, and where its corners lie on it."""
+
+    photo: PhotoId
+    corners: Corners = WHOLE
 
 
 class Trace(Value):
@@ -16,8 +35,8 @@ class Trace(Value):
     ``corners`` are the piece's own: top left, top right, bottom right, bottom left.
     """
 
-    photo: Annotated[int, Field(ge=1)]
-    corners: Annotated[tuple[Spot, ...], Field(min_length=4, max_length=4)]
+    photo: PhotoId
+    corners: Corners
     points: Annotated[tuple[Spot, ...], Field(min_length=3, max_length=40)]
 
 

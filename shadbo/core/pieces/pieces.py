@@ -5,8 +5,8 @@ from typing import Annotated, Any, Literal
 from pydantic import Field, model_validator
 
 from shadbo.core.pieces.facts import Facts, Told, tell
-from shadbo.core.pieces.kinds import PaperSort, noun_of
-from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate, Zone
+from shadbo.core.pieces.kinds import ClothSort, PaperSort, noun_of
+from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Picture, Plate, Zone
 from shadbo.core.shop.values import Id, Length, Line, Note, Reading, Value, within
 
 ValueClass = Literal["everyday", "dear", "irreplaceable"]
@@ -120,9 +120,10 @@ class Puzzle(Sided):
 
 
 class Needlework(Margined):
-    """Needlework, quilted or woven textile: the design's size, and the free cloth round it."""
+    """Needlework, quilted, woven or beaded textile, by its sort: the design's size, and the free cloth round it."""
 
     kind: Literal["needlework"] = "needlework"
+    sort: ClothSort = "needlework"
     thickness: Thickness | None = None
     straightest: EdgeName = "bottom"
 
@@ -157,7 +158,10 @@ Detail = Annotated[
 
 
 class Piece(Value):
-    """One thing to be shown, with its facts and its measures. ``no_go``: no steam, pin or adhesive there."""
+    """One thing to be shown, with its facts and its measures.
+
+    ``no_go``: no steam, pin or adhesive there; ``lead_days``: working days until it comes, while it is on order.
+    """
 
     id: Id
     name: Line = ""
@@ -168,14 +172,22 @@ class Piece(Value):
     no_go: Line = ""
     zones: Annotated[tuple[Zone, ...], Field(max_length=20)] = ()
     weight_kg: Annotated[float, Field(gt=0, le=500)] | None = None
+    lead_days: Annotated[int, Field(ge=0, le=365)] | None = None
     facts: Facts = Facts()
     edge_marks: tuple[EdgeMark, ...] = ()
+    picture: Picture | None = None
     detail: Detail = StretchedCanvas()
 
     @property
     def noun(self) -> str:
         """What it is called where it has no name."""
         return noun_of(self.detail.kind, getattr(self.detail, "sort", ""))
+
+    @property
+    def comes_in_days(self) -> int | None:
+        """Working days until it is here; None for what is here."""
+        own = self.detail.lead_days if isinstance(self.detail, Plate) else None
+        return self.lead_days or own or None
 
     @property
     def told(self) -> Told:

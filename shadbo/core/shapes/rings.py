@@ -1,6 +1,6 @@
 """Outlines that several drawings need: a rectangle, one about the middle, a mitred frame."""
 
-from shadbo.core.shapes.plane import Ring
+from shadbo.core.shapes.plane import Dot, Ring
 
 
 def rect(x0: float, y0: float, x1: float, y1: float) -> Ring:
@@ -12,6 +12,12 @@ def centred(width_mm: float, height_mm: float, up_mm: float = 0.0) -> Ring:
     """A rectangle about the frame's middle, in the front plane."""
     w, h = width_mm / 2, height_mm / 2
     return rect(-w, up_mm - h, w, up_mm + h)
+
+
+def around(width_mm: float, height_mm: float, off_mm: Dot) -> Ring:
+    """A rectangle about a point of the front plane."""
+    (x, y), w, h = off_mm, width_mm / 2, height_mm / 2
+    return rect(x - w, y - h, x + w, y + h)
 
 
 def mitred(w: float, h: float, face: float) -> tuple[Ring, Ring, Ring, Ring]:

@@ -2,10 +2,10 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field, model_validator
+from pydantic import Discriminator, Field, Tag, model_validator
 
 from shadbo.core.shop.materials import Price, Species
-from shadbo.core.shop.values import Id, Line, Positive, Value
+from shadbo.core.shop.values import Colour, Id, Line, Positive, Value
 
 SheetKind = Literal["glass", "acrylic", "mat", "foam board", "backing", "hardboard", "mdf", "corrugated plastic"]
 KG_PER_M2_MM: dict[SheetKind, float] = {
@@ -40,7 +40,7 @@ class SheetStock(Value):
     price_per_m2: Price = 0
     coated: bool = False
     acid_free: bool | None = None
-    colour: Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")] | None = None
+    colour: Colour | None = None
 
     @property
     def safe(self) -> bool | None:
@@ -80,6 +80,7 @@ class FrameProfile(Value):
     species: Species = "softwood"
     stick_mm: Positive = 2900
     price_per_m: Price = 0
+    colour: Colour | None = None
 
     @model_validator(mode="after")
     def _lip_inside_face(self) -> "FrameProfile":
@@ -103,6 +104,27 @@ class FrameProfile(Value):
     def back_wall_mm(self) -> float:
         """Width of the wall beside the rabbet."""
         return self.face_mm - self.lip_mm
+
+
+class MilledProfile(FrameProfile):
+    """A moulding that is still to be made: square-edged stock with a rabbet milled into it."""
+
+    milled: Literal[True]
+
+
+TAGS = ("moulding to mill", "moulding of the rack")
+"""What tells the two apart where a job has the one or the other."""
+
+
+def _made(value: object) -> str:
+    milled = value.get("milled") if isinstance(value, dict) else isinstance(value, MilledProfile)
+    return TAGS[0] if milled else TAGS[1]
+
+
+Moulding = Annotated[
+    Annotated[MilledProfile, Tag(TAGS[0])] | Annotated[FrameProfile, Tag(TAGS[1])], Discriminator(_made)
+]
+"""A rabbeted moulding as a job has it."""
 
 
 class Clip(Value):
@@ -193,6 +215,15 @@ class Supply(Value):
     watts: Annotated[float, Field(gt=0, le=1000)]
     volts: Annotated[float, Field(gt=0, le=60)] = 12
     plug_mm: Positive = 8
+    price: Price = 0
+
+
+class CornerPiece(Value):
+    """What a corner takes besides glue, bought by the piece; slips for splines are sawn from offcuts."""
+
+    id: Id
+    name: Line
+    kind: Literal["biscuit no. 0", "biscuit no. 10", "biscuit no. 20", "corner plate"]
     price: Price = 0
 
 

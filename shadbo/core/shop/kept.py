@@ -8,6 +8,7 @@ from pydantic import Field
 
 from shadbo.core.shop.boards import (
     Clip,
+    CornerPiece,
     Dowel,
     FrameProfile,
     LampStrip,
@@ -40,6 +41,7 @@ class Materials(Value):
     lamps: ByRole[LampStrip] = Field(default_factory=dict)
     supplies: ByRole[Supply] = Field(default_factory=dict)
     dowels: ByRole[Dowel] = Field(default_factory=dict)
+    corners: ByRole[CornerPiece] = Field(default_factory=dict)
     screws: ByRole[Screw] = Field(default_factory=dict)
     hangers: ByRole[Hanger] = Field(default_factory=dict)
     wires: ByRole[Wire] = Field(default_factory=dict)
@@ -68,6 +70,7 @@ POSTER_RAILS: Drawer[PosterRail] = Drawer("poster_rails")
 LAMPS: Drawer[LampStrip] = Drawer("lamps")
 SUPPLIES: Drawer[Supply] = Drawer("supplies")
 DOWELS: Drawer[Dowel] = Drawer("dowels")
+CORNERS: Drawer[CornerPiece] = Drawer("corners")
 SCREWS: Drawer[Screw] = Drawer("screws")
 HANGERS: Drawer[Hanger] = Drawer("hangers")
 WIRES: Drawer[Wire] = Drawer("wires")

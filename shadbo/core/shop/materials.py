@@ -4,7 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from shadbo.core.shop.values import Id, Line, Millimetres, Positive, Value
+from shadbo.core.shop.values import Colour, Id, Line, Millimetres, Positive, Value
 
 Price = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
 Species = Literal["softwood", "hardwood", "plywood", "mdf", "hardboard", "foam board", "felt", "cork"]
@@ -37,6 +37,7 @@ class FloaterProfile(Value):
     species: Species = "softwood"
     stick_mm: Positive = 2900
     price_per_m: Price = 0
+    colour: Colour | None = None
 
 
 class PlainStock(Value):
@@ -49,6 +50,7 @@ class PlainStock(Value):
     species: Species = "softwood"
     stick_mm: Positive = 2400
     price_per_m: Price = 0
+    colour: Colour | None = None
 
 
 class PadStock(Value):

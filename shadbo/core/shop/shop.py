@@ -4,20 +4,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from shadbo.core.shop.boards import (
-    Clip,
-    Dowel,
-    FrameProfile,
-    LampStrip,
-    PosterRail,
-    SheetKind,
-    SheetStock,
-    SpacerStock,
-    Supply,
-    Tape,
-    TapeKind,
-)
-from shadbo.core.shop.materials import FloaterProfile, Hanger, PadStock, PlainStock, Screw, Wire, usual_screw
+from shadbo.core.shop.stock import Stock
 from shadbo.core.shop.values import Line, Millimetres, Positive, Tool, Value
 from shadbo.core.words.lengths import Mark, MarkName, System
 
@@ -193,55 +180,8 @@ class Practice(Value):
         return {"tape": self.tape_mm, "rule": self.rule_mm, "caliper": self.caliper_mm, "eye": self.eye_mm}[tool]
 
 
-class Stock(Value):
-    """What lies in the racks and drawers."""
-
-    floater_profiles: tuple[FloaterProfile, ...] = ()
-    plain_stock: tuple[PlainStock, ...] = ()
-    pads: tuple[PadStock, ...] = ()
-    frames: tuple[FrameProfile, ...] = ()
-    sheets: tuple[SheetStock, ...] = ()
-    clips: tuple[Clip, ...] = ()
-    tapes: tuple[Tape, ...] = ()
-    spacers: tuple[SpacerStock, ...] = ()
-    poster_rails: tuple[PosterRail, ...] = ()
-    lamps: tuple[LampStrip, ...] = ()
-    supplies: tuple[Supply, ...] = ()
-    dowels: tuple[Dowel, ...] = ()
-    screws: tuple[Screw, ...] = ()
-    hangers: tuple[Hanger, ...] = ()
-    wires: tuple[Wire, ...] = ()
-
-    def sheets_of(self, *kinds: SheetKind) -> list[SheetStock]:
-        """Sheets of these kinds, the cheapest first."""
-        return sorted((x for x in self.sheets if x.kind in kinds), key=lambda x: (x.price_per_m2, x.thick_mm))
-
-    def tapes_of(self, kind: TapeKind) -> list[Tape]:
-        """Tapes of a kind, the cheapest first."""
-        return sorted((t for t in self.tapes if t.kind == kind), key=lambda t: t.price)
-
-    def screw(self, length_mm: float) -> Screw:
-        """The screw of that length in the drawers; one of the usual kind where none lies there."""
-        return next((x for x in self.screws if abs(x.length_mm - length_mm) < 0.01), usual_screw(length_mm))
-
-    def wire(self, pull_kg: float, factor: float) -> Wire | None:
-        """The lightest wire whose rating, by the factor, takes the pull; else the strongest there is."""
-        wires = sorted(self.wires, key=lambda w: w.rating_kg)
-        return next((w for w in wires if w.rating_kg / factor >= pull_kg), wires[-1] if wires else None)
-
-
-def safe_kg(hanger: Hanger, factor: float) -> float:
-    """What a hanger may carry: a maker's picture weight counts as it is, a load is divided by the factor."""
-    return hanger.rating_kg if hanger.rating_is == "picture weight" else hanger.rating_kg / factor
-
-
-def asked_kg(hanger: Hanger, weight_kg: float, each_kg: float) -> float:
-    """What is asked of it in the terms of its rating: the whole picture, or the load on one."""
-    return weight_kg if hanger.rating_is == "picture weight" else each_kg
-
-
 class Shop(Value):
-    """A workshop: name, mark, practice and stock. The same job and shop give the same plan anywhere."""
+    """A workshop: name, mark, practice and stock."""
 
     name: Line = "Workshop"
     mark: MarkName = "0.5 mm"

@@ -1,61 +1,88 @@
-"""The stock in words: what lies in each rack and drawer, with its sizes and its price."""
+"""The stock in words: what lies in each rack and kind, with its sizes and its price."""
 
 from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
 
 from shadbo.core.shop.shop import Shop
+from shadbo.core.shop.stock_kinds import FOOT_M, STOCK_KINDS
 from shadbo.core.words.lengths import Both
-from shadbo.core.words.words import Mm, both, say
+from shadbo.core.words.words import Mm, both, mass_text, say, stocked
 
 
 @dataclass(frozen=True, slots=True)
 class StockLine:
-    """One thing of the stock."""
+    """One thing of the stock; ``retired`` ones are not offered any more."""
 
+    id: str
     name: str
     says: Both
-    price: str
+    price: Both
     colour: str = ""
+    retired: bool = False
 
 
 @dataclass(frozen=True, slots=True)
 class Rack:
-    """One rack or drawer."""
+    """One rack or kind: where it stands in the stock, and what one thing of it is called."""
 
+    home: str
     title: str
+    one: str
     lines: tuple[StockLine, ...]
 
 
-Says = Callable[[Any], tuple[str, tuple[float, ...]]]
-RACKS: tuple[tuple[str, str, Says, str], ...] = (
-    ("Mouldings", "frames", lambda x: ("face {}, height {}, rabbet {}, lip {}",
-     (x.face_mm, x.height_mm, x.rabbet_mm, x.lip_mm)), "m"),
-    ("Floater mouldings", "floater_profiles", lambda x: ("wall {}, inside {}, ledge {} × {}",
-     (x.wall_mm, x.inside_depth_mm, x.ledge_mm, x.ledge_thick_mm)), "m"),
-    ("Plain stock", "plain_stock", lambda x: ("{} × {}", (x.face_mm, x.height_mm)), "m"),
-    ("Sheets", "sheets", lambda x: (f"{x.kind}, {{}} thick, {{}} × {{}}",
-     (x.thick_mm, x.width_mm, x.height_mm)), "m²"),
-    ("Spacers", "spacers", lambda x: ("{} high, {} thick", (x.height_mm, x.thick_mm)), "m"),
-    ("Dowels", "dowels", lambda x: ("{}", (x.diameter_mm,)), "m"),
-    ("Lamp strips", "lamps", lambda x: (f"lamps {{}} apart, {x.w_per_m:g} W a metre, {x.volts:g} V",
-     (x.pitch_mm,)), "m"),
-    ("Supplies", "supplies", lambda x: (f"{x.watts:g} W, {x.volts:g} V", ()), ""),
-)  # fmt: skip
+Says = Callable[[Any], tuple[str, tuple[object, ...]]]
+SAYS: dict[str, Says] = {
+    "frames": lambda x: (
+        "face {}, height {}, rabbet {}, lip {}",
+        (Mm(x.face_mm), Mm(x.height_mm), Mm(x.rabbet_mm), Mm(x.lip_mm)),
+    ),
+    "floater_profiles": lambda x: (
+        "wall {}, inside {}, ledge {} × {}",
+        (Mm(x.wall_mm), Mm(x.inside_depth_mm), Mm(x.ledge_mm), Mm(x.ledge_thick_mm)),
+    ),
+    "plain_stock": lambda x: ("{} × {}", (Mm(x.face_mm), Mm(x.height_mm))),
+    "sheets": lambda x: (f"{x.kind}, {{}} thick, {{}} × {{}}", (Mm(x.thick_mm), Mm(x.width_mm), Mm(x.height_mm))),
+    "spacers": lambda x: ("{} high, {} thick", (Mm(x.height_mm), Mm(x.thick_mm))),
+    "pads": lambda x: (f"{x.species}, {{}} thick", (Mm(x.thick_mm),)),
+    "screws": lambda x: ("{} thick, {} long", (Mm(x.diameter_mm), Mm(x.length_mm))),
+    "clips": lambda x: ("bridges {}, holds {}", (Mm(x.offset_mm), mass_text(x.rating_kg))),
+    "tapes": lambda x: (f"{x.kind}, holds {{}}", (mass_text(x.rating_kg),)),
+    "hangers": lambda x: (f"{x.kind}, {x.rating_is} {{}}", (mass_text(x.rating_kg),)),
+    "wires": lambda x: ("holds {}", (mass_text(x.rating_kg),)),
+    "dowels": lambda x: ("{} thick", (Mm(x.diameter_mm),)),
+    "corners": lambda x: (x.kind, ()),
+    "poster_rails": lambda x: (f"{x.holds_by}, {{}} long", (Mm(x.length_mm),)),
+    "lamps": lambda x: (f"lamps {{}} apart, {x.volts:g} V", (Mm(x.pitch_mm),)),
+    "supplies": lambda x: (f"{x.watts:g} W, {x.volts:g} V", ()),
+}
 
 
 def racks(shop: Shop) -> tuple[Rack, ...]:
-    """Everything that is measured, rack by rack; a rack that is empty is left out."""
-    mark = shop.the_mark()
+    """Everything there is, rack by rack; an empty one is there to be filled."""
+    mark, gone = shop.the_mark(), set(shop.stock.retired)
     out = []
-    for title, home, says, per in RACKS:
+    for kind in STOCK_KINDS:
         lines = []
-        for item in getattr(shop.stock, home):
-            words, sizes = says(item)
-            text = say(mark, words, *(Mm(x) for x in sizes)) if sizes else both(words)
-            cost = getattr(item, {"m": "price_per_m", "m²": "price_per_m2"}.get(per, "price"))
-            price = f"{shop.currency} {cost:.2f}{f' / {per}' if per else ''}"
-            lines.append(StockLine(item.name, text, price, getattr(item, "colour", None) or ""))
-        if lines:
-            out.append(Rack(title, tuple(lines)))
+        for item in getattr(shop.stock, kind.home):
+            words, values = SAYS[kind.home](item)
+            told = (stocked(v.mm, mark) if isinstance(v, Mm) else v for v in values)
+            text = say(mark, words, *told) if values else both(words)  # type: ignore[arg-type]
+            retired = f"{kind.home}/{item.id}" in gone
+            colour = getattr(item, "colour", None) or ""
+            lines.append(StockLine(item.id, item.name, text, price_of(item, shop.currency), colour, retired))
+        lines.sort(key=lambda x: x.retired)
+        out.append(Rack(kind.home, kind.title, kind.one, tuple(lines)))
     return tuple(out)
+
+
+def price_of(item: object, currency: str) -> Both:
+    """What it costs: one of it, or by the metre, foot, square metre or square foot."""
+    if hasattr(item, "price_per_m"):
+        each = item.price_per_m
+        return Both(f"{currency} {each:.2f} / m", f"{currency} {each * FOOT_M:.2f} / ft")
+    if hasattr(item, "price_per_m2"):
+        each = item.price_per_m2
+        return Both(f"{currency} {each:.2f} / m²", f"{currency} {each * FOOT_M**2:.2f} / sq ft")
+    return both(f"{currency} {getattr(item, 'price', 0.0):.2f}")

@@ -20,6 +20,8 @@ Text = Annotated[str, AfterValidator(_clean)]
 Line = Annotated[Text, Field(max_length=200)]
 Note = Annotated[Text, Field(max_length=4000)]
 Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9_-]{0,40}$")]
+Colour = Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")]
+"""As seen from the front, e.g. ``#22304f``."""
 Millimetres = Annotated[float, Field(ge=0, le=20_000, allow_inf_nan=False)]
 Positive = Annotated[float, Field(gt=0, le=20_000, allow_inf_nan=False)]
 

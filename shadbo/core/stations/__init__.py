@@ -63,8 +63,6 @@ def stations(plan: Plan, only: str = "") -> tuple[Station, ...]:
         if only in ("", name) and not questions:
             to: StationName = plan.asks[0].station if plan.asks else "measure"
             questions = (told_only(WAITS.format(TITLES[to][0])), way("Go to the readings", to))
-        if name == "measure" and desk.gathers:
-            view = "front"
         questions = _out_of_the_way(questions, name)
         if name == "mount" and plan.assembly is not None and plan.assembly.spots:
             view = "holes"

@@ -4,7 +4,7 @@ from shadbo.core.asking.rows import EMPTY
 from shadbo.core.findings import StationName
 from shadbo.core.plan import Plan
 from shadbo.core.words.lengths import Both, texts
-from shadbo.core.words.words import Mm, both, say, value_text
+from shadbo.core.words.words import Mm, both, mass_told, say, value_text
 
 KINDS = {
     "wire": "wire",
@@ -39,7 +39,7 @@ def answer(plan: Plan, name: StationName) -> tuple[Both, Both]:
     s, mark = desk.sheet, desk.mark
     if name == "measure" and len(desk.pieces) > 1:
         masses = [s[f"{desk.prefix(p)}.mass"].value for p in desk.pieces if f"{desk.prefix(p)}.mass" in s]
-        return both(f"{len(desk.pieces)} pieces"), both(f"{sum(masses):.2f} kg together")
+        return both(f"{len(desk.pieces)} pieces"), say(mark, "{} together", mass_told(sum(masses)))
     if name == "measure":
         start = desk.prefix(desk.piece)
         rack = say(mark, ", {} out of square", Mm(abs(s[f"{start}.rack"].value))) if f"{start}.rack" in s else EMPTY

@@ -8,6 +8,7 @@ from shadbo.core.shop.materials import Hanger
 from shadbo.core.stations.answers import KINDS
 from shadbo.core.stations.closing import at_the_wall, before_closing, two_people
 from shadbo.core.sums.hang import pilot_mm
+from shadbo.core.words.days import day_text
 from shadbo.core.words.lengths import Both
 from shadbo.core.words.words import Mm, both, drill_text, say
 
@@ -101,7 +102,7 @@ def questions(plan: Plan) -> list[Question]:
     rows.append(care("Wall: clear of cables and pipes. A doubtful wall is for a qualified fitter."))
     if two_people(plan):
         rows.append(care("Lift and hang this with two people."))
-    handed = desk.job.handed_over.isoformat() if desk.job.handed_over else ""
+    handed = day_text(desk.job.handed_over) if desk.job.handed_over else ""
     rows.append(text_row("handed_over", "Handed over on", handed, "date"))
     return rows
 

@@ -4,7 +4,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import replace
 
 from shadbo.core.asking.questions import Choice, Question, Spot
-from shadbo.core.asking.rows import act, folded, reading_row, text_row, told
+from shadbo.core.asking.rows import act, beside, folded, length_row, reading_row, text_row, told
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Display
@@ -12,10 +12,10 @@ from shadbo.core.displays.own_frame import frame_rows
 from shadbo.core.job.job import new_id
 from shadbo.core.pieces.measures import Measure, measures
 from shadbo.core.pieces.pieces import Piece
-from shadbo.core.pieces.taping import Taping, taping
+from shadbo.core.pieces.taping import Taping, equal_pieces, taping, taping_among
 from shadbo.core.stations.of_kind import brace_rows, of_kind
 from shadbo.core.words.lengths import Both
-from shadbo.core.words.words import Mm, both, say
+from shadbo.core.words.words import Mm, mass_text, say
 
 
 def questions(desk: Desk) -> list[Question]:
@@ -27,7 +27,8 @@ def questions(desk: Desk) -> list[Question]:
     for n, (piece, *like) in enumerate(groups):
         if n or like or len(groups) > 1:
             rows.append(text_row(f"pieces/{piece.id}/name", _called(piece, len(like)), piece.name))
-        rows += [_for_all(q, piece, like) for q in _of_piece(desk, piece, None)]
+        laid = taping_among(piece.detail, n, len(groups))
+        rows += [_for_all(q, piece, like) for q in _of_piece(desk, piece, laid)]
         rows.append(_one_more(desk, piece, like))
         if n:
             rows.append(_away(piece))
@@ -36,22 +37,6 @@ def questions(desk: Desk) -> list[Question]:
             inside += _of_piece(desk, other, None)
             rows += folded(other.id, other.name or other.id, "like the one before", [*inside, _away(other)])
     return [*rows, *_more_pieces(desk)]
-
-
-def equal_pieces(pieces: Sequence[Piece]) -> list[list[Piece]]:
-    """Pieces in their order, equal ones together: of one kind, with the same readings and facts."""
-    groups: list[list[Piece]] = []
-    for piece in pieces:
-        found = next((g for g in groups if _alike(g[0]) == _alike(piece)), None)
-        if found is None or piece.zones or piece.edge_marks:
-            groups.append([piece])
-        else:
-            found.append(piece)
-    return groups
-
-
-def _alike(piece: Piece) -> tuple[object, ...]:
-    return piece.detail, piece.facts, piece.weight_kg
 
 
 def _called(piece: Piece, like: int) -> str:
@@ -78,7 +63,8 @@ def _one_more(desk: Desk, piece: Piece, like: Sequence[Piece]) -> Question:
     to["detail"] = {"kind": piece.detail.kind, **to.get("detail", {})}
     name = piece.name or piece.noun
     to["name"] = f"{name} {len(like) + 2}"
-    return act(f"like:{piece.id}", f"One more like it ({len(like) + 1} now)", Edit(at=f"pieces/{id_}", to=to))
+    more = act(f"like:{piece.id}", f"One more like it ({len(like) + 1} now)", Edit(at=f"pieces/{id_}", to=to))
+    return replace(more, adds=True)
 
 
 def _of_piece(desk: Desk, piece: Piece, laid: Taping | None) -> list[Question]:
@@ -87,12 +73,17 @@ def _of_piece(desk: Desk, piece: Piece, laid: Taping | None) -> list[Question]:
     needed: list[Question] = []
     others: list[Question] = []
     for m in measures(detail):
+        if m.wanted:
+            wanted = length_row(
+                desk, f"{at}/{m.name}", m.label, getattr(detail, m.name), desk.sheet.get(f"stretch.{m.name}")
+            )
+            needed.append(replace(wanted, needed=m.needed, spot=_spot(piece, laid, m)))
+            continue
         reading = getattr(detail, m.name)
         taken = _taken(desk, f"{start}.{m.name}") if reading is None else None
         note = _hint(desk, m) if taken is None else taken
         row = reading_row(desk, f"{at}/{m.name}", m.label, reading, f"{start}.{m.name}", m.needed, note)
-        place = laid.places.get(m.name) if laid is not None and m.needed else None
-        row = replace(row, spot=Spot(*place.share) if place else None)
+        row = replace(row, spot=_spot(piece, laid, m) if m.needed else None)
         (needed if m.needed else others).append(row)
     mass = desk.sheet.get(f"{start}.mass")
     others.append(
@@ -101,7 +92,7 @@ def _of_piece(desk: Desk, piece: Piece, laid: Taping | None) -> list[Question]:
             kind="weight",
             label="Weight, on the scale",
             at=f"pieces/{piece.id}/weight_kg",
-            value=both(f"{piece.weight_kg:g}") if piece.weight_kg else None,
+            value=mass_text(piece.weight_kg) if piece.weight_kg else None,
             decided=piece.weight_kg is not None,
             note=say(desk.mark, "{} estimated", mass) if mass is not None and piece.weight_kg is None else None,
             key=f"{start}.mass",
@@ -122,6 +113,17 @@ def _of_piece(desk: Desk, piece: Piece, laid: Taping | None) -> list[Question]:
         if key in desk.sheet and abs(desk.sheet[key].value) > 1e-9:
             rows.append(told(label, say(desk.mark, "{}", desk.sheet[key]), key))
     return rows
+
+
+def _spot(piece: Piece, laid: Taping | None, m: Measure) -> Spot | None:
+    """Where its field stands on the board; among several pieces by its short name, and whose it is."""
+    place = laid.places.get(m.name) if laid is not None else None
+    if laid is None or place is None:
+        return None
+    if not laid.among:
+        return Spot(*place.share)
+    label = m.short or m.label
+    return Spot(*place.share, label[:1].upper() + label[1:], piece.name or piece.noun)
 
 
 def _matters(rows: Sequence[Question]) -> str:
@@ -159,7 +161,8 @@ def _more_pieces(desk: Desk) -> list[Question]:
     rows = []
     for stem, label, detail in MORE:
         id_ = new_id(taken, stem)
-        rows.append(act(f"more:{stem}", label, Edit(at=f"pieces/{id_}", to={"detail": detail})))
+        more = act(f"more:{stem}", label, Edit(at=f"pieces/{id_}", to={"detail": detail}))
+        rows.append(replace(more, adds=True))
     return [*rows, Question(id="table", kind="table", label="Pieces from a table (CSV)")]
 
 
@@ -177,7 +180,8 @@ def _set(desk: Desk) -> list[Question]:
     if len(taken) < 12:
         id_ = new_id(taken, "piece")
         to = {"worth": desk.piece.worth, "detail": {"kind": desk.piece.detail.kind}}
-        rows.append(act("set", "Add a piece that shares this outside size", Edit(at=f"pieces/{id_}", to=to)))
+        more = act("set", "Add a piece that shares this outside size", Edit(at=f"pieces/{id_}", to=to))
+        rows.append(replace(more, adds=True))
     return rows
 
 
@@ -194,4 +198,5 @@ def display_questions(desk: Desk, displays: Iterable[Display], now: Display) -> 
             choices=tuple(Choice(d.home.kind, d.name, picked=d is now) for d in suiting),
         ),
         *frame_rows(desk, now.frames),
+        *beside([text_row("finish", "Finish of the frame: wax, stain, paint", desk.job.finish)]),
     ]

@@ -86,6 +86,8 @@ def _ready(desk: Desk, piece: Piece) -> Iterator[Ready]:
     detail, facts = piece.detail, piece.told
     if isinstance(detail, Garment | Flag | Needlework):
         yield _flattened(desk, piece, facts)
+    if isinstance(detail, Needlework) and detail.sort in CLOTHS:
+        yield f"The {detail.sort}", CLOTHS[detail.sort], ""
     if isinstance(detail, Garment):
         sleeves = {
             "none": "none",
@@ -126,6 +128,11 @@ def _ready(desk: Desk, piece: Piece) -> Iterator[Ready]:
         yield "Touch it", f"at {detail.touch}", "nowhere else: padded supports bear there"
 
 
+CLOTHS = {
+    "quilted cloth": "let it lie a day; its layers shift under pins that are drawn tight",
+    "woven cloth": "hold the selvedges straight before the ends",
+    "beaded canvas": "no iron, no mist: tie off loose beads first, and carry it flat on a board",
+}
 PAPERS = {
     "print": "clean hands, by its margins",
     "poster": "unroll it a day under weight before it is measured again",

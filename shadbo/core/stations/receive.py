@@ -9,9 +9,10 @@ from shadbo.core.desk import Desk
 from shadbo.core.job.job import Demand, new_id
 from shadbo.core.pieces.facts import FACT_WORDS
 from shadbo.core.pieces.kinds import KINDS
-from shadbo.core.pieces.objects import Sized
-from shadbo.core.pieces.pieces import Sided, StretchedCanvas
+from shadbo.core.pieces.objects import Plate, Sized
+from shadbo.core.pieces.pieces import LooseCanvas, Piece, Sided, StretchedCanvas
 from shadbo.core.stations.objects import zone_rows
+from shadbo.core.words.days import day_text
 from shadbo.core.words.words import length
 
 WORTH = {"everyday": "can be had again", "dear": "dear to the owner", "irreplaceable": "cannot be replaced"}
@@ -28,7 +29,12 @@ def questions(desk: Desk) -> list[Question]:
     wall = [Choice(word, label, picked=job.hanging.wall == word) for word, label in WALLS.items()]
     more = [
         text_row(f"{at}/maker", "Made by", piece.maker),
+        text_row("note", "Notes", job.note, "note"),
+        text_row("received", "Received on", day_text(job.received) if job.received else "", "date"),
         text_row("owner/contact", "Reached at", job.owner.contact),
+        text_row("agreed", f"Price agreed, {desk.shop.currency}", _money(job.agreed), "number"),
+        text_row("insured", f"Insured while it is here, {desk.shop.currency}", _money(job.insured), "number"),
+        *_on_order(piece, at),
         text_row(f"{at}/condition", "Condition on arrival", piece.condition, "note"),
         text_row(f"{at}/never", "What must never happen to it", piece.never, "note"),
         text_row(
@@ -50,7 +56,7 @@ def questions(desk: Desk) -> list[Question]:
     return [
         text_row("title", "What it is", job.title),
         text_row("owner/name", "Owner", job.owner.name),
-        text_row("due", "Due", job.due.isoformat() if job.due else "", "date"),
+        text_row("due", "Due", day_text(job.due) if job.due else "", "date"),
         _kind(desk, at),
         *_sort(desk, at),
         *beside([choice_row(f"{at}/worth", "Worth", worth, "worth" in piece.model_fields_set)]),
@@ -58,7 +64,41 @@ def questions(desk: Desk) -> list[Question]:
         *folded("more", "Maker, condition, marks", _more_says(desk), [*_edges(desk, at), *more]),
         *folded("where", "Where it goes, who asks", _where_says(desk), where),
         Question(id="photos", kind="photos", label="Photographs"),
+        *folded("pictures", "In the drawing", _pictures_say(desk), _pictures(desk)),
     ]
+
+
+def _money(value: float | None) -> str:
+    return "" if value is None else f"{value:.2f}"
+
+
+def _on_order(piece: Piece, at: str) -> list[Question]:
+    """The days until a piece comes that is not here yet; a plate's are asked where it is measured."""
+    if isinstance(piece.detail, Plate):
+        return []
+    days = str(piece.lead_days) if piece.lead_days is not None else ""
+    return [text_row(f"{at}/lead_days", "Still on order: working days to come", days, "number", "none: it is here")]
+
+
+def _pictures(desk: Desk) -> list[Question]:
+    """For each piece the photograph that the front view shows; a decided one can be left out again."""
+    return [
+        Question(
+            id=f"picture:{p.id}",
+            kind="picture",
+            label=p.name or p.noun,
+            at=f"pieces/{p.id}/picture",
+            decided=p.picture is not None,
+        )
+        for p in desk.pieces
+    ]
+
+
+def _pictures_say(desk: Desk) -> str:
+    shown, of = sum(p.picture is not None for p in desk.pieces), len(desk.pieces)
+    if not shown:
+        return "drawn, not photographed"
+    return "its photograph" if of == 1 else f"{shown} of {of} by photograph"
 
 
 def _facts_say(desk: Desk) -> str:
@@ -75,6 +115,7 @@ def _more_says(desk: Desk) -> str:
     marks = len(piece.edge_marks) + len(piece.zones)
     said = [
         f"by {piece.maker}" if piece.maker else "",
+        "still on order" if piece.comes_in_days else "",
         "condition noted" if piece.condition else "",
         "a “never” noted" if piece.never else "",
         f"{marks} marked" if marks else "",
@@ -109,8 +150,14 @@ def _kind(desk: Desk, at: str) -> Question:
 
 
 def _sort(desk: Desk, at: str) -> list[Question]:
-    """The sort of a sheet, badge or flag, which says what is usual for it."""
+    """The sort of a sheet, badge or flag, which says what is usual for it; whether a cloth is painted already."""
     detail = desk.piece.detail
+    if isinstance(detail, LooseCanvas):
+        is_ = [
+            Choice(False, "painted already", picked=not detail.printed),
+            Choice(True, "to be printed", picked=detail.printed),
+        ]
+        return [choice_row(f"{at}/detail/printed", "The cloth is", is_, "printed" in detail.model_fields_set)]
     sort = type(detail).model_fields.get("sort")
     if sort is None:
         return []

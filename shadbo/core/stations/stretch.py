@@ -17,23 +17,13 @@ def stretch_questions(desk: Desk, detail: LooseCanvas, at: str) -> list[Question
     rows = [
         length_row(desk, f"{at}/bar_depth", "Bars, depth", detail.bar_depth, s.get("stretch.bar_depth")),
         length_row(desk, f"{at}/bar_width", "Bars, width", detail.bar_width, s.get("stretch.bar_face")),
-        length_row(desk, f"{at}/face_width", "Face, width", detail.face_width, s.get("stretch.face_width")),
-        length_row(desk, f"{at}/face_height", "Face, height", detail.face_height, s.get("stretch.face_height")),
+        *(() if detail.printed else _face(desk, detail, at)),
         choice_row(
             f"{at}/edge",
             "Edge of the canvas",
             [Choice(k, k, picked=edge == k) for k in _edges(detail, edge)],
             "edge" in chosen,
             EDGE_WORDS[edge],
-        ),
-        choice_row(
-            f"{at}/printed",
-            "The cloth is",
-            [
-                Choice(False, "painted already", picked=not detail.printed),
-                Choice(True, "to be printed", picked=detail.printed),
-            ],
-            "printed" in chosen,
         ),
         choice_row(
             f"{at}/staples",
@@ -84,6 +74,15 @@ def stretch_questions(desk: Desk, detail: LooseCanvas, at: str) -> list[Question
         care("Stapler and knife: eye protection, a fresh blade, hand behind the rule."),
     ]
     return rows
+
+
+def _face(desk: Desk, detail: LooseCanvas, at: str) -> list[Question]:
+    """The face that it is to have, where that is another than the painted area."""
+    s = desk.sheet
+    return [
+        length_row(desk, f"{at}/face_width", "Face, width", detail.face_width, s.get("stretch.face_width")),
+        length_row(desk, f"{at}/face_height", "Face, height", detail.face_height, s.get("stretch.face_height")),
+    ]
 
 
 def _edges(detail: LooseCanvas, now: str) -> list[str]:

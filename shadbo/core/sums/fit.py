@@ -93,17 +93,19 @@ def frame_axis(
     tolerances_mm: tuple[float, float],
     pulled_in: bool = False,
     exists: bool = False,
+    given: Quantity | None = None,
 ) -> Fit:
     """Rabbet, rail, sight and outside for one dimension; rails are given by their outside, long point.
 
-    ``exists``: nothing is cut, its sizes are read.
+    ``exists``: nothing is cut, its sizes are read. ``given``: the outside that it is to have, whatever is in it.
     ``tolerances_mm`` are the saw's and the joint's. ``pulled_in``: a strainer back brings the middle to the ends.
     """
     saw, joint = tolerances_mm
     wanted = sheet.let(f"inside.{axis}", f"rabbet {axis}, wanted", package + allowance, "package + allowance", "up")
     planned = wanted
     if not exists:
-        rail = sheet.cut(f"rail.{axis}", f"rail, outside {axis}, long point", wanted + 2 * (face - lip), "up", saw)
+        outside = wanted + 2 * (face - lip) if given is None else given
+        rail = sheet.cut(f"rail.{axis}", f"rail, outside {axis}, long point", outside, "up", saw)
         planned = rail - 2 * (face - lip)
     first, middle, last = made_inside(sheet, axis, "rabbet", planned, joint)
     spans = (first, last) if pulled_in else (first, middle, last)

@@ -46,5 +46,11 @@ def flat_sums(desk: Desk, piece: Piece) -> FlatSums:
         panel = of_density(s, PANEL_KG_PER_M3[detail.material], area, thick)
         mass = s.let("piece.mass", "piece, estimated", panel, "area and thickness; weigh it where it matters")
     else:
-        mass = s.let("piece.mass", "piece, estimated", skin(s, detail.kind, area), "area; weigh it where it matters")
+        cloth = skin(s, _worked(detail), area)
+        mass = s.let("piece.mass", "piece, estimated", cloth, "area; weigh it where it matters")
     return FlatSums(shape, thick, mass)
+
+
+def _worked(detail: Paper | Puzzle | Needlework | PressedPlant) -> str:
+    """What a piece weighs by: a worked cloth by its sort, others by their kind."""
+    return detail.sort if isinstance(detail, Needlework) else detail.kind

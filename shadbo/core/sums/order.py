@@ -2,6 +2,7 @@
 
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Sheet
+from shadbo.core.sheet.units import MM
 
 
 def order_mm(outside_width_mm: float, outside_height_mm: float, face_mm: float) -> float:
@@ -15,8 +16,17 @@ def order_mm(outside_width_mm: float, outside_height_mm: float, face_mm: float) 
     return 2 * (outside_width_mm + outside_height_mm) + 8 * face_mm
 
 
-def rail_order(sheet: Sheet, width: Quantity, height: Quantity, face: Quantity) -> Quantity:
-    """The same on the sheet, with the length of all four rails."""
+def rail_order(
+    sheet: Sheet, width: Quantity, height: Quantity, face: Quantity, test_mm: float | None = None
+) -> Quantity:
+    """The same on the sheet, with the length of all four rails.
+
+    ``test_mm``: the moulding is still to be milled, with a piece to try it on and the longest rail once more.
+    """
     around = sheet.let("rail.total", "rails, all four, long point", 2 * width + 2 * height)
-    sheet.let("rail.order", "moulding to order", around + 8 * face, "and a mitre's waste at every corner", "up")
+    order, why = around + 8 * face, "and a mitre's waste at every corner"
+    if test_mm is not None:
+        spare = sheet.let("rail.spare", "one rail more to mill, the longest", sheet.pick("largest", width, height))
+        order, why = order + spare + sheet.number(test_mm, MM), "mitres' waste, one rail more and a test piece"
+    sheet.let("rail.order", "moulding to order", order, why, "up")
     return around

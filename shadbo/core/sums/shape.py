@@ -3,9 +3,9 @@
 from dataclasses import dataclass
 
 from shadbo.core.desk import Desk
-from shadbo.core.pieces.kinds import SORT_THICK_MM, noun_of
+from shadbo.core.pieces.kinds import PUZZLE_MM, SORT_THICK_MM, noun_of
 from shadbo.core.pieces.measures import measures, prefix
-from shadbo.core.pieces.pieces import Detail, Margined, Paper
+from shadbo.core.pieces.pieces import Detail, Margined, Paper, Puzzle
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.sums.square import Outline, outline, rack, second_diagonal
@@ -26,18 +26,19 @@ def read_all(desk: Desk, detail: Detail) -> dict[str, Quantity]:
     start = prefix(detail)
     got = {}
     for m in measures(detail):
-        reading = getattr(detail, m.name)
+        reading = None if m.wanted else getattr(detail, m.name)
         if reading is not None:
             got[m.name] = desk.read(f"{start}.{m.name}", m.label, reading)
     return got
 
 
 def thickness_of(desk: Desk, detail: Detail, got: dict[str, Quantity], key: str) -> Quantity | None:
-    """The thickness that was read, or what is usual for a sheet of its sort; None for what has none."""
-    if "thickness" in got or not isinstance(detail, Paper):
+    """The thickness that was read, or what is usual for a puzzle or a sheet of its sort; None for what has none."""
+    if "thickness" in got or not isinstance(detail, Paper | Puzzle):
         return got.get("thickness")
-    usual = f"usual for a {detail.sort}"
-    return desk.sheet.choose(f"{key}.thickness", "thickness", SORT_THICK_MM[detail.sort], MM, usual)
+    sort = detail.sort if isinstance(detail, Paper) else "puzzle"
+    thick_mm = SORT_THICK_MM.get(sort, PUZZLE_MM)
+    return desk.sheet.choose(f"{key}.thickness", "thickness", thick_mm, MM, f"usual for a {sort}")
 
 
 def shape_of(desk: Desk, detail: Detail, got: dict[str, Quantity], name: str = "") -> Shape:

@@ -61,14 +61,13 @@ def stretch_sums(desk: Desk, detail: LooseCanvas, got: dict[str, Quantity]) -> S
         ("width", ("width_top", "width_middle", "width_bottom"), ("left", "right")),
         ("height", ("height_left", "height_middle", "height_right"), ("top", "bottom")),
     ):
-        painted = s.let(
-            f"canvas.painted_{axis}",
-            f"painted {axis}, least",
-            s.pick("smallest", *[got[n] for n in ends if n in got]),
-        )
+        read = [got[n] for n in ends if n in got]
+        painted = None
+        if read:
+            painted = s.let(f"canvas.painted_{axis}", f"painted {axis}, least", s.pick("smallest", *read))
         decided = detail.face_width if axis == "width" else detail.face_height
         eaten = 2 * bar_depth if school == "continued" and not detail.printed else None
-        if decided is not None:
+        if decided is not None or painted is None:
             face = desk.choose(f"stretch.face_{axis}", f"face {axis}, wanted", decided, 0, "")
         else:
             face = s.let(
@@ -81,13 +80,14 @@ def stretch_sums(desk: Desk, detail: LooseCanvas, got: dict[str, Quantity]) -> S
         size[axis] = s.made(f"canvas.{axis}", f"canvas {axis}, over the folds", bar + 2 * FOLD_LAYERS * cloth, 1.0)
         need = s.let(f"stretch.beyond_{axis}", f"cloth wanted beyond the face, {axis}", bar_depth + back + pull)
         s.cut(f"stretch.cloth_{axis}", f"cloth, {axis}", face + 2 * need, "up", 1.0)
-        margins = [got[f"margin_{side}"] for side in sides]
-        spare = (painted - face) / 2 - need
-        s.let(
-            f"stretch.spare_{axis}",
-            f"cloth to spare on the {axis}, tighter side",
-            s.pick("smallest", *[m + spare for m in margins]),
-        )
+        margins = [got[f"margin_{side}"] for side in sides if f"margin_{side}" in got]
+        if painted is not None and len(margins) == len(sides):
+            spare = (painted - face) / 2 - need
+            s.let(
+                f"stretch.spare_{axis}",
+                f"cloth to spare on the {axis}, tighter side",
+                s.pick("smallest", *[m + spare for m in margins]),
+            )
         if detail.printed:
             bleed = bar_depth + s.number(p.bleed_beyond_mm, MM)
             s.let(f"stretch.file_{axis}", f"print file, {axis}, with bleed", face + 2 * bleed, EDGE_WORDS[school])

@@ -14,6 +14,9 @@ AREA_KG_PER_M2 = {
     "paper": 0.2,
     "puzzle": 1.4,
     "needlework": 0.3,
+    "quilted cloth": 0.3,
+    "woven cloth": 0.3,
+    "beaded canvas": 1.8,
     "pressed plant": 0.15,
     "kraft paper": 0.08,
 }
@@ -44,7 +47,7 @@ SCALE_KG = 0.02
 
 def weighed(sheet: Sheet, key: str, label: str, kg: float) -> Quantity:
     """A mass in kg as the scale read it."""
-    return sheet.read(key, label, kg, KG, SCALE_KG, f"scale ± {SCALE_KG:g} kg")
+    return sheet.read(key, label, kg, KG, SCALE_KG, "scale")
 
 
 def solid(sheet: Sheet, species: Species, *sides: Quantity) -> Quantity:

@@ -1,7 +1,6 @@
 """Jobs: list, make, read, save, undo, go back."""
 
 import datetime as dt
-from dataclasses import dataclass
 from typing import Annotated
 
 from fastapi import APIRouter, Body, Query, status
@@ -9,8 +8,9 @@ from fastapi import APIRouter, Body, Query, status
 from shadbo.core.job.edits import apply, as_typed
 from shadbo.core.job.job import Job
 from shadbo.files import job_file
-from shadbo.store.records import Kept, Listed
-from shadbo.web.bodies import EditId, NewJob, Save, Step
+from shadbo.store.finding import Found, Shelf, Sort, Wanted
+from shadbo.store.records import Kept
+from shadbo.web.bodies import Copy, EditId, NewJob, OnShelf, Save, Step
 from shadbo.web.deps import JobsDep
 from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
@@ -20,30 +20,26 @@ router = APIRouter(prefix="/api/jobs", tags=["jobs"], responses=RESPONSES)
 files = APIRouter(prefix="/api/files", tags=["jobs"], responses=RESPONSES)
 
 
-@dataclass(frozen=True, slots=True)
-class JobList:
-    """Jobs that match, what is due first on top."""
-
-    jobs: list[Listed]
-    today: dt.date
-
-
 @router.get("")
 @opens_to("look")
 def list_jobs(
     jobs: JobsDep,
     words: Annotated[str, Query(max_length=100)] = "",
     state: Annotated[str, Query(max_length=20)] = "",
-) -> JobList:
-    """Find jobs by words of title and owner, by number, by state."""
-    return JobList(jobs.find(words.replace("\x00", ""), state.replace("\x00", "")), dt.date.today())
+    undated: bool = False,
+    shelf: Shelf = "rack",
+    sort: Sort = "due",
+    page: Annotated[int, Query(ge=1, le=100_000)] = 1,
+) -> Found:
+    """Find jobs by all that is written of them, whatever their accents; by state, shelf, or without a day."""
+    return jobs.rack(Wanted(words.replace("\x00", ""), state.replace("\x00", ""), undated, shelf, sort, page))
 
 
 @router.post("", status_code=status.HTTP_201_CREATED)
 @opens_to("plan")
 def make_job(jobs: JobsDep, body: NewJob) -> JobView:
     """Make a job. The same edit id again answers with the same job."""
-    job, _ = apply(Job(), as_typed(body.edits, body.system))
+    job, _ = apply(Job(), as_typed(body.edits, body.system, dt.date.today()))
     return job_view(jobs.make(job, body.edit_id))
 
 
@@ -58,6 +54,20 @@ def take_in_file(
     return job_view(jobs.make(job_file.read(text), edit_id))
 
 
+@router.post("/{job_id}/copy", status_code=status.HTTP_201_CREATED)
+@opens_to("plan")
+def copy_job(jobs: JobsDep, job_id: int, body: Copy) -> JobView:
+    """A new job like this one, with nothing cut yet. The same edit id again answers with the same job."""
+    return job_view(jobs.copy(job_id, body.edit_id))
+
+
+@router.post("/{job_id}/shelf")
+@opens_to("plan")
+def shelve_job(jobs: JobsDep, job_id: int, body: OnShelf) -> JobView:
+    """Put a job on another shelf: the rack, the patterns, the archive, the bin; each is a way back."""
+    return job_view(jobs.shelve(job_id, body.shelf))
+
+
 @router.get("/{job_id}")
 @opens_to("look")
 def read_job(jobs: JobsDep, job_id: int) -> JobView:
@@ -69,7 +79,7 @@ def read_job(jobs: JobsDep, job_id: int) -> JobView:
 @opens_to("work")
 def save_edits(jobs: JobsDep, job_id: int, body: Save) -> JobView:
     """Save edits made on a version. A stale version is answered with 412 and the edits since."""
-    edits = as_typed(body.edits, body.system)
+    edits = as_typed(body.edits, body.system, dt.date.today())
     return job_view(jobs.save(job_id, body.version, edits, body.edit_id))
 
 

@@ -1,5 +1,6 @@
 """Layout: proposals by the solver, a piece moved by hand, pieces from a table."""
 
+import datetime as dt
 from dataclasses import dataclass
 from typing import Annotated
 
@@ -38,7 +39,7 @@ class Moved:
 @opens_to("look")
 async def layouts(request: Request, jobs: JobsDep, who: EnteredDep, job_id: int, body: Advice) -> Response:
     """Layouts for the pieces of the job, the best first."""
-    edits = as_typed(body.edits, body.system)
+    edits = as_typed(body.edits, body.system, dt.date.today())
     asked = await run_in_threadpool(jobs.asked_of, job_id, edits)
     found = await made(request, who.workshop_id, Given("layouts", job_id, asked))
     return Response(found.content, media_type=found.media)
@@ -48,7 +49,7 @@ async def layouts(request: Request, jobs: JobsDep, who: EnteredDep, job_id: int,
 @opens_to("look")
 def move(jobs: JobsDep, job_id: int, body: Move) -> Moved:
     """A piece moved by hand: by so many px on the board, or by marks."""
-    _, job, shop = jobs.laid_out(job_id, as_typed(body.edits, body.system))
+    _, job, shop = jobs.laid_out(job_id, as_typed(body.edits, body.system, dt.date.today()))
     plan = assess(job, shop)
     step = plan.desk.mark.mm if body.scale is None else 1 / body.scale
     try:

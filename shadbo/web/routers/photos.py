@@ -10,8 +10,9 @@ from sqlalchemy.orm import Session
 from shadbo.core.assess import assess
 from shadbo.core.cutting.mat_choice import taking
 from shadbo.core.decisions.edit import BadEdit, Edit
+from shadbo.core.shapes.perspective import is_view_of_a_rectangle
 from shadbo.files.colours import Nearest, main_colours, nearest, sample
-from shadbo.files.photo import MOST_BYTES, Photo
+from shadbo.files.photo import MOST_BYTES, Photo, squared
 from shadbo.store.entrance import within
 from shadbo.store.jobs import Jobs
 from shadbo.store.photos import KeptPhoto, Photos
@@ -72,6 +73,26 @@ def show_photo(photos: PhotosDep, job_id: int, photo_id: int, size: Literal["sma
     return Response(pixels, media_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"})
 
 
+_SHARE = r"(0(\.\d{1,6})?|1(\.0{1,6})?)"
+_Eight = Annotated[str, Query(pattern=rf"^{_SHARE}(,{_SHARE}){{7}}$")]
+
+
+@router.get("/{photo_id}/squared", response_class=Response)
+@opens_to("look")
+def squared_photo(
+    photos: PhotosDep, job_id: int, photo_id: int, corners: _Eight, ratio: Annotated[float, Query(ge=0.01, le=100)]
+) -> Response:
+    """What lies between four corners, seen square on; x and y of each as shares, clockwise from the top left."""
+    shares = [float(x) for x in corners.split(",")]
+    seen = tuple(zip(shares[::2], shares[1::2], strict=True))
+    if not is_view_of_a_rectangle(seen):
+        raise BadEdit("corners", "the four corners go round the piece", corners)
+    pixels = photos.pixels(job_id, photo_id, False)
+    photos.let_go()
+    picture = squared(pixels, seen, ratio)
+    return Response(picture, media_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"})
+
+
 @dataclass(frozen=True, slots=True)
 class MatOffer:
     """A mat near a colour, and the edits that take it as outer or inner mat; none where the display has none."""
@@ -92,7 +113,7 @@ class Sampled:
 def _offers(jobs: Jobs, job_id: int, colours: list[str]) -> list[Sampled]:
     _, job, shop = jobs.laid_out(job_id)
     desk = assess(job, shop).desk
-    mats = {m.id: m for m in shop.stock.sheets_of("mat")}
+    mats = {m.id: m for m in desk.stock.sheets_of("mat")}
     return [
         Sampled(c, [MatOffer(n, *taking(desk, mats[n.id])) for n in nearest(c, list(mats.values()))]) for c in colours
     ]

@@ -1,5 +1,6 @@
 """Plans: live while typing, with remedies when typing rests, and as files."""
 
+import datetime as dt
 from typing import Any, get_args
 
 from fastapi import APIRouter, HTTPException, Response
@@ -18,8 +19,9 @@ from shadbo.core.shop.shop import Shop
 from shadbo.core.words.lengths import System
 from shadbo.files import job_file, plan_table
 from shadbo.store.jobs import Jobs
+from shadbo.web.album import addresses, enclosed
 from shadbo.web.bodies import Advice, Ask
-from shadbo.web.deps import JobsDep
+from shadbo.web.deps import JobsDep, PhotosDep
 from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 from shadbo.web.views import AdviceView, PlanView, finding_view, plan_view
@@ -36,7 +38,7 @@ def _json(adapter: TypeAdapter[Any], value: object) -> Response:
 
 
 def _job(jobs: Jobs, job_id: int, edits: list[Edit], system: System) -> tuple[int, Job, Shop]:
-    found = jobs.laid_out(job_id, as_typed(edits, system))
+    found = jobs.laid_out(job_id, as_typed(edits, system, dt.date.today()))
     jobs.let_go()
     return found
 
@@ -48,7 +50,7 @@ def live_plan(jobs: JobsDep, job_id: int, body: Ask) -> Response:
     version, job, shop = _job(jobs, job_id, body.edits, body.system)
     plan = assess(job, shop)
     hold = Fit(body.hold.scale, body.hold.x0, body.hold.y0) if body.hold else None
-    return _json(_PLAN, plan_view(plan, version, body, hold))
+    return _json(_PLAN, plan_view(plan, version, body, hold, addresses(job_id)))
 
 
 @router.post("/{job_id}/remedies", response_model=AdviceView)
@@ -65,7 +67,7 @@ def remedies(jobs: JobsDep, job_id: int, body: Advice) -> Response:
 def compare_displays(jobs: JobsDep, job_id: int, body: Advice) -> Response:
     """Every display that suits the piece, planned and held against the others."""
     _, job, shop = _job(jobs, job_id, body.edits, body.system)
-    return _json(_COMPARED, compare(job, shop, body.system))
+    return _json(_COMPARED, compare(job, shop, body.system, addresses(job_id)))
 
 
 @router.get("/{job_id}/file", response_class=Response)
@@ -86,12 +88,12 @@ def as_figures(jobs: JobsDep, job_id: int) -> Response:
 
 @router.get("/{job_id}/drawings/{view}", response_class=Response)
 @opens_to("look")
-def as_drawing(jobs: JobsDep, job_id: int, view: str, system: System = "mm") -> Response:
+def as_drawing(jobs: JobsDep, photos: PhotosDep, job_id: int, view: str, system: System = "mm") -> Response:
     """One view as SVG."""
     if view not in get_args(ViewName):
         raise HTTPException(404, f"There is no view “{view}”")
     _, job, shop = jobs.laid_out(job_id)
-    svg = draw(assess(job, shop), view, system).svg  # type: ignore[arg-type]
+    svg = draw(assess(job, shop), view, system, album=enclosed(photos, job_id)).svg  # type: ignore[arg-type]
     return _download(svg, "image/svg+xml", f"job-{job_id}-{view}.svg")
 
 

@@ -9,7 +9,8 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import told_line
 from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.flat_front import seen
-from shadbo.core.displays.rabbeted.rows import mount_questions, parts_questions
+from shadbo.core.displays.rabbeted.parts_rows import parts_questions
+from shadbo.core.displays.rabbeted.rows import mount_questions
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.pieces import Panel, Piece
 from shadbo.core.shapes.rings import rect

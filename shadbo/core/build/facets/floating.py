@@ -60,7 +60,7 @@ class Stretching(Facet):
     pull: Quantity = keyed("stretch.pull")
     back_return: Quantity = keyed("stretch.return")
     bar_depth: Quantity = keyed("stretch.bar_depth")
-    spare: Axes = keyed("stretch.spare_{axis}")
+    spare: Axes | None = keyed("stretch.spare_{axis}")
     beyond: Axes = keyed("stretch.beyond_{axis}")
     corner: Quantity = keyed("stretch.corner")
     corner_spare: Quantity | None = keyed("stretch.corner_spare")

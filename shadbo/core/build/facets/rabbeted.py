@@ -12,6 +12,9 @@ class Border(Facet):
 
     least: Quantity = keyed("border.least")
     most: Quantity = keyed("border.most")
+    sides: Quantity = keyed("border.sides")
+    ends: Quantity = keyed("border.ends")
+    differ: Quantity = keyed("border.differ")
 
 
 @dataclass(frozen=True, slots=True)
@@ -122,6 +125,25 @@ class WindowSize(Facet):
     size: Axes = keyed("window.{axis}")
     sheet: Axes = keyed("piece.{axis}")
     border: Quantity = keyed("mat.border")
+    top: Quantity | None = keyed("mat.top_cut")
+    right: Quantity | None = keyed("mat.right_cut")
+    bottom: Quantity | None = keyed("mat.bottom_cut")
+    left: Quantity | None = keyed("mat.left_cut")
+
+    @property
+    def sides_and_ends(self) -> tuple[Quantity, Quantity] | None:
+        """Borders that look alike where they are: at the sides, and above; below too where it is no heavier."""
+        if self.top is None or self.right is None or self.bottom is None or self.left is None:
+            return None
+        ends = self.top if self.bottom.value > self.top.value + 1 else (self.top + self.bottom) / 2
+        return (self.left + self.right) / 2, ends
+
+    @property
+    def narrowest(self) -> tuple[str, Quantity]:
+        """The side with the narrowest border as it is cut, and that border; all alike is the border wanted."""
+        cut = {"top": self.top, "right": self.right, "bottom": self.bottom, "left": self.left}
+        there = [(side, q) for side, q in cut.items() if q is not None]
+        return min(there, key=lambda x: round(x[1].value, 6), default=("", self.border))
 
 
 @dataclass(frozen=True, slots=True)
@@ -141,6 +163,32 @@ class Cloth(Facet):
     turn: Quantity = keyed("cloth.turn")
     spare: Axes = keyed("cloth.spare_{axis}")
     border: Quantity = keyed("border.wanted")
+
+
+@dataclass(frozen=True, slots=True)
+class Inside(Facet):
+    """The inside of a frame: as what goes in asks for, and as it is."""
+
+    wanted: Axes = keyed("inside.{axis}")
+    made: Axes = keyed("frame.inside_{axis}.middle")
+
+
+@dataclass(frozen=True, slots=True)
+class TakingUp(Facet):
+    """Lines that the inside of a frame is made up with, as they were wanted; of each build those that it has."""
+
+    gap: Quantity | None = keyed("gap.wanted")
+    allowance: Quantity | None = keyed("fit.allowance")
+    border: Quantity | None = keyed("border.wanted")
+    opening_width: Quantity | None = keyed("opening.width")
+    opening_height: Quantity | None = keyed("opening.height")
+    mat_border: Quantity | None = keyed("mat.border")
+    top: Quantity | None = keyed("mat.top")
+    right: Quantity | None = keyed("mat.right")
+    bottom: Quantity | None = keyed("mat.bottom_wanted")
+    left: Quantity | None = keyed("mat.left")
+    margin: Quantity | None = keyed("layout.margin")
+    field: Axes | None = keyed("field.{axis}")
 
 
 @dataclass(frozen=True, slots=True)

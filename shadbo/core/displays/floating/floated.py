@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Assembly, Join, Part
+from shadbo.core.build.marked import Pictured
 from shadbo.core.build.setting import BackRail, Margins, Room, Suitability
 from shadbo.core.desk import Desk
 from shadbo.core.displays.floating.answers import answers
@@ -150,6 +151,7 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
             face=(canvas_face,),
             seen_from=("front",),
             key="canvas.width",
+            picture=Pictured.of(desk.piece, canvas_face),
         ),
         Part(
             "bar",

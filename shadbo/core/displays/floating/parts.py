@@ -41,6 +41,7 @@ def rails(
                 face=both,
                 seen_from=("front", "back"),
                 key=f"frame.outside_{axis}" if exists else f"rail.{axis}",
+                tone=profile.colour or "",
                 to_cut=not exists,
                 fetched="joined already" if exists else "",
                 note="" if exists else "long point to long point, mitres leaning opposite ways",

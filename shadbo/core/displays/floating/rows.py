@@ -8,7 +8,7 @@ from shadbo.core.asking.rows import care, choice_row, length_row, pin_row, readi
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.decisions.levers import Home
 from shadbo.core.desk import Desk
-from shadbo.core.displays.asking import join_rows, moulding_row, told_line, yes_no
+from shadbo.core.displays.asking import join_rows, money_rows, moulding_row, told_line, yes_no
 from shadbo.core.displays.floating.floater.options import HOME as FLOATER
 from shadbo.core.displays.floating.options import FloatingOptions
 from shadbo.core.displays.floating.plain_floater.options import HOME as PLAIN
@@ -252,6 +252,4 @@ def _parts(desk: Desk, assembly: Assembly) -> list[Question]:
         for axis, ends in (("width", ("top", "middle", "bottom")), ("height", ("left", "middle", "right"))):
             rows += [pin_row(desk, f"frame.inside_{axis}.{end}", f"Inside {axis} as made, {end}") for end in ends]
         rows.append(pin_row(desk, "frame.inside_depth", "Inside depth as made"))
-    label = "Materials" if desk.of_set == 1 else f"Materials, one frame of {desk.of_set}"
-    rows.append(told(label, f"{desk.shop.currency} {s['price.materials'].value:.2f}", "price.materials"))
-    return rows
+    return [*rows, *money_rows(desk)]

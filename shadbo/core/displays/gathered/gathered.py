@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Dot, Part, Ring
-from shadbo.core.build.marked import Forbidden, Shown
+from shadbo.core.build.marked import Forbidden, Pictured, Shown
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.gathered.options import Layout
@@ -174,6 +174,7 @@ def item_parts(desk: Desk, group: Gathered) -> list[Part]:
             face=(group.ring(x),),
             seen_from=("front",),
             key=f"{x.key}.left",
+            picture=Pictured.of(x.piece, group.ring(x)),
         )
         for x in group.items
     ]

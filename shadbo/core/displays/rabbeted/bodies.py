@@ -11,7 +11,7 @@ from shadbo.core.displays.rabbeted.points import OVER_MM
 from shadbo.core.displays.rabbeted.slabs import SAID, Slab
 from shadbo.core.displays.rabbeted.strainer import STRAINER, strainer_bodies
 from shadbo.core.shapes.plane import Ring
-from shadbo.core.shapes.rings import centred
+from shadbo.core.shapes.rings import around, centred
 from shadbo.core.sheet.sheet import Sheet
 from shadbo.core.solids.body import (
     EVERY_WAY,
@@ -97,7 +97,7 @@ def slab_bodies(
             parts = (layer.id, layer.id)
             out += strips_round(size, thick, across, upright, (z0, z1), layer.hatch, name, parts, layer.id)
             continue
-        ring = centred(*size)
+        ring = around(*size, layer.off)
         holes = holes_of(layer, size, windows)
         out.append(Body(layer.id, name, layer.hatch, (Prism(ring, z0, z1, holes),), layer.id, short=layer.name,
                         enters=layer.enters))  # fmt: skip

@@ -1,6 +1,7 @@
 """What stands inside the rails, seen from the front, and where a flat piece sits in its opening."""
 
 from shadbo.core.build.assembly import Hatch, Part, Ring
+from shadbo.core.build.marked import Pictured
 from shadbo.core.build.setting import Margins
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.frame import Frame
@@ -10,9 +11,28 @@ from shadbo.core.sums.flat import FlatSums
 from shadbo.core.sums.square import Opening, Placement, place
 
 
-def seen(id_: str, hatch: Hatch, ring: Ring, key: str, name: str = "", tone: str | None = None) -> Part:
+def seen(
+    id_: str,
+    hatch: Hatch,
+    ring: Ring,
+    key: str,
+    name: str = "",
+    tone: str | None = None,
+    picture: Pictured | None = None,
+) -> Part:
     """A part that is only looked at from the front; ``tone`` is its own colour, where that is known."""
-    return Part(id_, "piece", name or id_, hatch, 1, face=(ring,), seen_from=("front",), key=key, tone=tone or "")
+    return Part(
+        id_,
+        "piece",
+        name or id_,
+        hatch,
+        1,
+        face=(ring,),
+        seen_from=("front",),
+        key=key,
+        tone=tone or "",
+        picture=picture,
+    )
 
 
 def placed_ring(flat: FlatSums, placed: Placement) -> Ring:
@@ -31,6 +51,9 @@ def place_in(desk: Desk, flat: FlatSums, width: Quantity, height: Quantity) -> P
     least = s.let("border.least", "least border", s.pick("smallest", *placed.all()), way="down")
     most = s.let("border.most", "widest border", s.pick("largest", *placed.all()), way="down")
     s.let("border.spread", "widest less least border", most - least)
+    sides = s.let("border.sides", "border at the sides", (s["border.left.middle"] + s["border.right.middle"]) / 2)
+    ends = s.let("border.ends", "border above and below", (s["border.top.middle"] + s["border.bottom.middle"]) / 2)
+    s.let("border.differ", "height of the opening, for equal borders, to change by", 2 * (sides - ends))
     return placed
 
 
@@ -43,4 +66,5 @@ def opening_part(frame: Frame, hatch: Hatch, key: str, name: str) -> Part:
     """All that shows inside the lip, as one field."""
     s = frame.desk.sheet
     ring = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
-    return seen(name, hatch, ring, key)
+    whole = centred(frame.package_w.value, frame.package_h.value)
+    return seen(name, hatch, ring, key, picture=Pictured.of(frame.desk.piece, whole))

@@ -5,18 +5,17 @@ from dataclasses import dataclass
 
 from shadbo.core.build.setting import BackRail, Suitability
 from shadbo.core.desk import Desk
+from shadbo.core.displays.rabbeted.milled import spare_mm
 from shadbo.core.displays.rabbeted.options import FrameOptions
 from shadbo.core.displays.rabbeted.section import section_read
-from shadbo.core.sheet.quantity import DUST, Quantity
-from shadbo.core.sheet.sheet import to_mark
+from shadbo.core.displays.rabbeted.suiting import held_against
+from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import FrameProfile
 from shadbo.core.shop.kept import FRAMES
 from shadbo.core.shop.values import Length
 from shadbo.core.sums.fit import Fit, Hold, allowance_of, frame_axis, hold
-from shadbo.core.sums.order import order_mm, rail_order
-from shadbo.core.words.lengths import Both
-from shadbo.core.words.words import Mm, both, say
+from shadbo.core.sums.order import rail_order
 
 AXES = ("width", "height")
 FALLBACK = FrameProfile(
@@ -68,69 +67,6 @@ class Frame:
         return BackRail(self.profile.species, wall, self.depth, s.number(0, MM), self.depth)
 
 
-def slack_mm(desk: Desk, profile: FrameProfile, size_mm: tuple[float, float], room_mm: float) -> float:
-    """Air beside a package in rails of this moulding, when rails and boards are cut to the mark: the larger axis."""
-    mark, out = desk.mark.mm, 0.0
-    for size in size_mm:
-        inside = to_mark(size + room_mm + 2 * profile.back_wall_mm, mark, "up") - 2 * profile.back_wall_mm
-        out = max(out, inside - to_mark(inside - room_mm, mark, "down"))
-    return out
-
-
-def held_against(
-    desk: Desk,
-    size_mm: tuple[float, float],
-    depth_mm: float,
-    room_mm: tuple[float, float],
-    most_spare_mm: float,
-) -> tuple[Suitability, ...]:
-    """Every rabbeted moulding of the rack: those that take the package by price, then the nearest misses.
-
-    ``room_mm`` is the fit allowance, and what the glazing shrinks by.
-    """
-    p, mark, out = desk.practice, desk.mark, []
-    for profile in desk.stock.frames:
-        faults: list[Both] = []
-        spare = profile.rabbet_mm - depth_mm
-        if spare < -DUST:
-            faults.append(say(mark, "{} too shallow", Mm(-spare, "up")))
-        hold = profile.lip_mm - slack_mm(desk, profile, size_mm, room_mm[0]) - room_mm[1]
-        if hold < p.hold_caution_mm - DUST:
-            faults.append(both("lip covers too little"))
-        wide = 2 * profile.back_wall_mm + room_mm[0]
-        order = order_mm(size_mm[0] + wide, size_mm[1] + wide, profile.face_mm)
-        missing = max(-spare, 0.0) + max(p.hold_caution_mm - hold, 0.0)
-        out.append(
-            Suitability(
-                profile,
-                say(mark, "{} over", Mm(max(spare, 0), "down")),
-                tuple(faults),
-                order / 1000 * profile.price_per_m,
-                missing,
-                0.0,
-                say(
-                    mark,
-                    "rabbet {}, lip {}, face {}",
-                    *map(Mm, (profile.rabbet_mm, profile.lip_mm, profile.face_mm)),
-                ),
-            )
-        )
-    return tuple(
-        sorted(
-            out,
-            key=lambda h: (len(h.faults), h.missing_mm, h.price + _waste(h, depth_mm, most_spare_mm), h.profile.id),
-        )
-    )
-
-
-def _waste(held: Suitability, depth_mm: float, most_spare_mm: float) -> float:
-    """A rabbet far deeper than the package costs filling: counted like price, so that the nearest is taken."""
-    profile = held.profile
-    if not isinstance(profile, FrameProfile):
-        return 0.0
-    return max(profile.rabbet_mm - depth_mm - most_spare_mm, 0.0) * 0.5
-
-
 Size = tuple[Quantity, Quantity]
 
 
@@ -167,6 +103,14 @@ def profile_for(
     best = held[0].profile if held else FALLBACK
     planned = best if isinstance(best, FrameProfile) else FALLBACK
     return desk.take(FRAMES, "profile", desk.levers.profile, lambda: planned), held
+
+
+def _given(desk: Desk, options: FrameOptions, axis: str) -> Quantity | None:
+    """An outside that was decided, where the frame is still to be made."""
+    decided = options.outside_width if axis == "width" else options.outside_height
+    if decided is None or desk.own_frame is not None:
+        return None
+    return desk.choose(f"outside.{axis}", f"outside {axis}, given", decided, 0, "")
 
 
 def frame_round(
@@ -207,13 +151,13 @@ def frame_round(
         rabbet = s.let("frame.rabbet_extended", "rabbet depth with its extension", rabbet + extension)
     else:
         depth = s.let("frame.depth", "depth of the frame", high)
-    tolerances = (p.cut_tolerance_mm, p.joint_tolerance_mm)
+    tolerances, pulled_in = (p.cut_tolerance_mm, p.joint_tolerance_mm), bool(options.strainer)
     w, h = (
-        frame_axis(s, axis, size, room, growth, lip, face, tolerances, bool(options.strainer), exists)
+        frame_axis(s, axis, size, room, growth, lip, face, tolerances, pulled_in, exists, _given(desk, options, axis))
         for (axis, size, room), growth in zip(fits, growths, strict=True)
     )
     if not exists:
-        rail_order(s, s["rail.width"], s["rail.height"], face)
+        rail_order(s, s["rail.width"], s["rail.height"], face, spare_mm(profile))
     if boards:
         package_w, package_h = (
             s.cut(

@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from shadbo.core.build.assembly import Hatch, Part
+from shadbo.core.build.marked import Pictured
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.flat_front import place_in, placed_ring, seen
 from shadbo.core.displays.rabbeted.frame import Frame, Size, allowance, frame_round, profile_for
@@ -133,7 +134,12 @@ def front_of(
     sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
     hatch = KINDS[desk.piece.detail.kind].hatch
     ring = sight if placed is None else placed_ring(flat, placed)
-    parts = [seen("field", field, sight, "package.width"), seen("piece", hatch, ring, "piece.width")]
+    whole = centred(flat.width.value, flat.height.value) if placed is None else ring
+    picture = Pictured.of(desk.piece, whole)
+    parts = [
+        seen("field", field, sight, "package.width"),
+        seen("piece", hatch, ring, "piece.width", picture=picture),
+    ]
     return [replace(p, seen_from=("front", "back")) for p in parts] if both_sides else parts
 
 

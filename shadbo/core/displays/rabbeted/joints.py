@@ -13,6 +13,7 @@ from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.displays.rabbeted.options import Joint
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
+from shadbo.core.shop.kept import CORNERS, role
 from shadbo.core.sums import joints
 from shadbo.core.words.words import Mm, say
 
@@ -67,7 +68,7 @@ def joint_lines(
         s.let("joint.room", "mitre left past the biscuit", room, f"no. {biscuit.number}", "down")
         many = joints.biscuit_count(s["joint.mitre"].value, biscuit)
         s.let("joint.count", "biscuits along the mitre, halves allowed", s.number(many, ONE))
-        pieces = (JointPiece(f"biscuit no. {biscuit.number}", max(math.ceil(many), 1)),)
+        pieces = (_bought(desk, f"biscuit no. {biscuit.number}", max(math.ceil(many), 1)),)
     elif kind == "splines":
         slot = joints.spline_slot(face, lip, s.number(joints.SPLINE_KEPT_MM, MM))
         s.let("joint.slot", "spline slot along the diagonal, at most", slot, way="down")
@@ -86,10 +87,17 @@ def joint_lines(
         screw = s.let("joint.screw", "its screws, at most", room, "short of the far side of the wood", "down")
         s.let("joint.count", "plates a corner", s.number(1, ONE), "flat over the mitre, from behind")
         pieces = (
-            JointPiece("corner plate", 1, joints.PLATE_MM),
+            _bought(desk, "corner plate", 1, joints.PLATE_MM),
             JointPiece("screw of the corner plate", joints.PLATE_SCREWS, screw.value),
         )
     return CornerJoint(kind, why, pieces)
+
+
+def _bought(desk: Desk, kind: str, each: int, long_mm: float | None = None) -> JointPiece:
+    """A piece out of the drawers, with its price; by its kind alone where none is there."""
+    here = (x for x in desk.stock.corners if x.kind == kind)
+    piece = desk.found(CORNERS, role("corner", kind), lambda: min(here, key=lambda x: x.price, default=None))
+    return JointPiece(piece.name if piece is not None else kind, each, long_mm, piece.price if piece else 0.0)
 
 
 def joint_sums(desk: Desk, frame: Frame, mass: Quantity) -> CornerJoint:

@@ -90,7 +90,8 @@ def layer_part(
         unpriced=layer.cut and layer.sheet is None and layer.role == "packer",
         note=layer.note,
         price=price / layer.count,
-        sheet=layer.sheet if layer.cut else None,
+        sheet=layer.sheet if layer.cut or layer.fetched else None,
+        fetched=layer.fetched,
         seen_from=("back",) if layer.role == "backing" else (),
         face=(centred(width.value, height.value),) if layer.role == "backing" else (),
     )

@@ -41,6 +41,7 @@ def rail_parts(frame: Frame, bodies: Sequence[Body]) -> list[Part]:
                 face=tuple(faces[side] for side in sides),
                 seen_from=("front", "back"),
                 key=f"frame.outside_{axis}" if exists else f"rail.{axis}",
+                tone=frame.profile.colour or "",
                 to_cut=not exists,
                 fetched="joined already" if exists else "",
                 note="" if exists else "long point to long point, mitres leaning opposite ways",

@@ -1,14 +1,16 @@
 """What every rabbeted display asks: moulding, fit, layers, fixings, back; and what it tells of each."""
 
 from shadbo.core.asking.questions import Choice, Question
-from shadbo.core.asking.rows import care, choice_row, length_row, pin_row, told
+from shadbo.core.asking.rows import care, choice_row, folded, length_row, pin_row, told
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.mounts import said as filled
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import join_rows, moulding_row, mount_row, sheet_row, size_text, told_line, yes_no
-from shadbo.core.displays.rabbeted.bench_rows import closing_rows, saw_care
+from shadbo.core.displays.rabbeted.bench_rows import closing_rows
 from shadbo.core.displays.rabbeted.joints import joint_questions
+from shadbo.core.displays.rabbeted.milled import milled_choices
 from shadbo.core.displays.rabbeted.options import FrameOptions, GlazedOptions
+from shadbo.core.displays.rabbeted.parts_rows import parts_questions
 from shadbo.core.displays.rabbeted.slabs import second_of
 from shadbo.core.findings import StationName
 from shadbo.core.season import seasons
@@ -25,7 +27,15 @@ def package_questions(desk: Desk, assembly: Assembly, at: str, options: FrameOpt
     return {
         "display": []
         if desk.own_frame is not None
-        else [moulding_row(desk, assembly, f"{at}/profile", options.profile)],
+        else [
+            moulding_row(
+                desk,
+                assembly,
+                f"{at}/profile",
+                options.profile,
+                others=milled_choices(desk, options.profile),
+            )
+        ],
         "sizes": [*_sizes(desk, at, options), *_season(desk, assembly)],
         "depth": _depth(desk, assembly, at, options, contact),
         "mount": mount_questions(desk, assembly, at),
@@ -36,6 +46,20 @@ def package_questions(desk: Desk, assembly: Assembly, at: str, options: FrameOpt
     }
 
 
+def _outside(desk: Desk, at: str, options: FrameOptions) -> list[Question]:
+    """The outside, where someone wants a size of it; none for a frame that exists."""
+    s = desk.sheet
+    if desk.own_frame is not None:
+        return []
+    decided = (options.outside_width, options.outside_height)
+    rows = [
+        length_row(desk, f"{at}/outside_{axis}", f"Outside, {axis}, to be", length, s.get(f"rail.{axis}"))
+        for axis, length in zip(("width", "height"), decided, strict=True)
+    ]
+    says = "what is inside follows it" if any(decided) else "none: it follows what is inside"
+    return folded("outside", "An outside that is given", says, rows)
+
+
 def _sizes(desk: Desk, at: str, options: FrameOptions) -> list[Question]:
     s = desk.sheet
     sight = size_text(desk, s["frame.sight_width"], s["frame.sight_height"])
@@ -43,6 +67,7 @@ def _sizes(desk: Desk, at: str, options: FrameOptions) -> list[Question]:
     rows = [
         told("Sight", sight, "frame.sight_width"),
         told("Outside", outside, "frame.outside_width"),
+        *_outside(desk, at, options),
         length_row(desk, f"{at}/allowance", "Fit allowance, both sides", options.allowance, s["fit.allowance_width"]),
         *told_line(desk, "fit.worst_hold", "Least hold of the lip", "the package slid to the other side"),
         *told_line(desk, "fit.hidden_width", "Rim hidden, centred"),
@@ -202,35 +227,6 @@ def mount_questions(desk: Desk, assembly: Assembly, at: str) -> list[Question]:
     for side in ("left", "right", "top", "bottom"):
         rows += told_line(desk, f"border.{side}.middle", f"Corner mark, from the {side}", "low tack, four of them")
     return [*rows, *closing_rows(assembly)]
-
-
-def parts_questions(desk: Desk, assembly: Assembly) -> list[Question]:
-    """Rails to cut, what was made, then the boards that are cut or ordered to the frame that was made."""
-    s = desk.sheet
-    rows = [
-        *([saw_care()] if any(p.of_profile and p.to_cut for p in assembly.parts) else []),
-        *told_line(desk, "rail.order", "Moulding to order", assembly.moulding.name if assembly.moulding else ""),
-    ]
-    if "rail.width" in s:
-        rows.append(pin_row(desk, "rail.width", "Rails, top and bottom: outside"))
-        rows.append(pin_row(desk, "rail.height", "Rails, left and right: outside"))
-        for axis, ends in (("width", ("top", "middle", "bottom")), ("height", ("left", "middle", "right"))):
-            rows += [pin_row(desk, f"frame.inside_{axis}.{end}", f"Rabbet {axis} as made, {end}") for end in ends]
-    if assembly.glazed and not any(key.startswith("frame.") for key in desk.job.pins) and desk.own_frame is None:
-        rows.append(told("Glazing and boards", "after the frame is measured", "", "cut or order nothing to its plan"))
-    for part in assembly.parts:
-        if part.to_cut and not part.mitred and part.length is not None and part.width is not None:
-            size = size_text(desk, *[q for q in (part.length, part.width, part.thick) if q is not None])
-            rows.append(told(f"{part.count} × {part.called}", size, part.length.key, part.note or ""))
-    for key, label in (
-        ("package.width", "Glazing and boards as cut, width"),
-        ("package.height", "Glazing and boards as cut, height"),
-    ):
-        if key in s:
-            rows.append(pin_row(desk, key, label))
-    label = "Materials" if desk.of_set == 1 else f"Materials, one frame of {desk.of_set}"
-    rows.append(told(label, f"{desk.shop.currency} {s['price.materials'].value:.2f}", "price.materials"))
-    return rows
 
 
 def merged(first: Rows, *others: Rows) -> Rows:

@@ -20,9 +20,10 @@ def section_read(desk: Desk, profile: FrameProfile, decided: bool) -> Section:
     if own is not None:
         readings = (own.face, own.lip, own.height, own.rabbet)
         face, lip, high, deep = (
-            desk.read(key, label.removesuffix(", as listed"), reading)
+            desk.sheet.choose(key, label, profile.height_mm, MM, "not read: the rabbet, and what is usual over it")
+            if reading is None
+            else desk.read(key, label.removesuffix(", as listed"), reading)
             for (key, label), reading in zip(LINES, readings, strict=True)
-            if reading is not None
         )
         return face, lip, high, deep
     source = profile.name + ("" if decided else ", the plan's choice")

@@ -7,6 +7,7 @@ from shadbo.core.build.assembly import Hatch, Role
 from shadbo.core.decisions.levers import Lever
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.facts import Told
+from shadbo.core.shapes.plane import Dot
 from shadbo.core.sheet.quantity import DUST, Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import ACID_FREE, SheetKind, SheetStock
@@ -36,7 +37,8 @@ class Slab:
     """One layer. ``starts_mm`` is how far its edge lies inside the package's; a ring ends after ``ring_mm``.
 
     ``one`` is the name of one of several strips, ``bar`` the stock of a strainer. ``wrapped``: it reaches to the
-    package's edge, whatever of it is measured and seen. ``enters`` is how it gets there.
+    package's edge, whatever of it is measured and seen. ``enters`` is how it gets there, ``off`` how far its middle
+    lies right of and above the package's. ``fetched``: where it comes from, if it is not cut.
     """
 
     id: str
@@ -57,6 +59,8 @@ class Slab:
     one: str = ""
     bar: PlainStock | None = None
     enters: Enters = "from behind"
+    off: Dot = (0.0, 0.0)
+    fetched: str = ""
 
     @property
     def kg_per_m2(self) -> float:
@@ -73,7 +77,11 @@ class Slab:
 
 
 def slab(desk: Desk, id_: str, name: str, role: Role, sheet: SheetStock, **more: object) -> Slab:
-    """A layer cut from a sheet of the stock."""
+    """A layer cut from a sheet of the stock; the glass of a frame that exists is not cut."""
+    own = own_glass(desk)
+    if own is not None and sheet.id == own.id and (read := desk.own_frame and desk.own_frame.glass):
+        thick = desk.read(f"stack.{id_}", f"{SAID.get(role, role)}: {name}", read)
+        return Slab(id_, name, role, thick, HATCH[sheet.kind], sheet, cut=False, fetched="out of the frame")
     thick = desk.sheet.choose(f"stack.{id_}", f"{SAID.get(role, role)}: {name}", sheet.thick_mm, MM, sheet.name)
     return replace(Slab(id_, name, role, thick, HATCH[sheet.kind], sheet), **more)  # type: ignore[arg-type]
 
@@ -92,12 +100,19 @@ def piece_slab(
     return Slab("piece", name, "piece", line, hatch, starts_mm=max(starts_mm, 0), size=size, mass=mass, cut=False)
 
 
+def own_glass(desk: Desk) -> SheetStock | None:
+    """The glass of a frame that exists, where it goes in again."""
+    return desk.own_frame.glazing() if desk.own_frame is not None else None
+
+
 def glazing_for(desk: Desk, told: Told, size_mm: tuple[float, float], air_mm: float | None = None) -> SheetStock:
     """Acrylic for large work, busy places and where it is asked for; glass for small work and loose surfaces.
 
-    Of each kind the cheapest that does not sag by more than ``air_mm`` when the frame lies on its back.
+    A frame that exists keeps its own glass where that goes in again. Of each kind the cheapest that does not sag by
+    more than ``air_mm`` when the frame lies on its back.
     """
-    return desk.take(SHEETS, "glazing", desk.levers.glazing, lambda: _glazing(desk, told, size_mm, air_mm))
+    own = own_glass(desk)
+    return own or desk.take(SHEETS, "glazing", desk.levers.glazing, lambda: _glazing(desk, told, size_mm, air_mm))
 
 
 def _glazing(desk: Desk, told: Told, size_mm: tuple[float, float], air_mm: float | None) -> SheetStock:

@@ -3,13 +3,15 @@
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import choice_row, length_row, pin_row
 from shadbo.core.build.assembly import Assembly, Callout, Dimension, Layer, Part
+from shadbo.core.build.marked import Pictured
 from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line
 from shadbo.core.displays.frameless.backed.options import HOME, LEVERS
 from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.flat_front import seen
-from shadbo.core.displays.rabbeted.rows import mount_questions, parts_questions
+from shadbo.core.displays.rabbeted.parts_rows import parts_questions
+from shadbo.core.displays.rabbeted.rows import mount_questions
 from shadbo.core.displays.rabbeted.slabs import BACKING, HATCH
 from shadbo.core.findings import StationName
 from shadbo.core.hang.hanging_plain import wall_strips
@@ -106,6 +108,7 @@ class Backed(OnePiece):
                 hatch,
                 ring,
                 "piece.width",
+                picture=Pictured.of(desk.piece, ring),
             ),
         ]
         bodies = (

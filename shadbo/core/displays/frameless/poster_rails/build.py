@@ -5,13 +5,15 @@ from dataclasses import replace
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import choice_row
 from shadbo.core.build.assembly import Assembly, Callout, Dimension, Layer, Part
+from shadbo.core.build.marked import Pictured
 from shadbo.core.build.mounts import carry, choose_mount
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import told_line, yes_no
 from shadbo.core.displays.frameless.poster_rails.options import HOME, LEVERS
 from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.flat_front import seen
-from shadbo.core.displays.rabbeted.rows import mount_questions, parts_questions
+from shadbo.core.displays.rabbeted.parts_rows import parts_questions
+from shadbo.core.displays.rabbeted.rows import mount_questions
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.pieces import Paper, Piece
 from shadbo.core.shapes.rings import rect
@@ -132,7 +134,8 @@ class PosterRails(OnePiece):
             Body("piece", "sheet", "paper", (Prism(sheet, middle - t / 2, middle + t / 2),), "piece",
                  enters="made with the frame"),
         )  # fmt: skip
-        parts.insert(0, replace(seen("sheet-seen", "paper", sheet, "piece.width"), seen_from=("front", "back")))
+        front = seen("sheet-seen", "paper", sheet, "piece.width", picture=Pictured.of(desk.piece, sheet))
+        parts.insert(0, replace(front, seen_from=("front", "back")))
         return Assembly(
             outside_w,
             outside_h,

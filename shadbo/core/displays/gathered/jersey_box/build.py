@@ -19,7 +19,7 @@ from shadbo.core.displays.gathered.gathered import (
     zones_of,
 )
 from shadbo.core.displays.gathered.held import hold_items
-from shadbo.core.displays.gathered.jersey_box.mat import Seated, mat_round, mat_windows, seat
+from shadbo.core.displays.gathered.jersey_box.mat import Seated, mat_round, mat_windows, seated
 from shadbo.core.displays.gathered.jersey_box.options import HOME, LEVERS, JerseyOptions
 from shadbo.core.displays.gathered.jersey_box.rows import jersey_questions
 from shadbo.core.displays.gathered.pinned import mount_board
@@ -73,7 +73,7 @@ class JerseyBox:
         """Opening and mat, layers in front of and behind it, frame, mounts."""
         s, o = desk.sheet, HOME.of(desk.job)
         items = items_of(desk)
-        sat = seat(items, o)
+        sat = seated(desk, o, items)
         plan, wanted = mat_round(desk, o, sat)
         group = _group(desk, o, items, sat, plan)
         size = (wanted[0].value, wanted[1].value)
@@ -91,11 +91,12 @@ class JerseyBox:
         frame = frame_round(desk, o, wanted, depth, glazing.kind == "acrylic")
         spare_depth(desk, frame.rabbet_depth)
         zones = zones_of(desk, group)
-        planes = {x.id: "mat" for x in (*sat.notches, *sat.plates, *sat.windows)}
+        planes = {x.id: "mat" for x in (*sat.notches, *sat.plates, *sat.behind)}
         board_size = (frame.package_w, frame.package_h)
         held = hold_items(desk, group, o.mounts, HOME.to("mounts"), board_size, zones, planes)
         windows = mat_windows(desk, o, sat, plan, group)
-        seats = {sat.garment.id: "opening"} | {x.id: "notch" for x in sat.notches if x.id in plan.corners}
+        in_notch = {x.id: "notch" if x.id in plan.corners else "no corner" for x in (*sat.notches, *sat.framed)}
+        seats = {sat.garment.id: "opening"} | in_notch
         mats = [x.sheet.colour if x.sheet else None for x in slabs if x.role == "mat"]
         colours = (mats[0], mats[-1])
         reach = s["mat.border"].value - frame.lip.value + s["layout.margin"].value
@@ -148,7 +149,7 @@ def _seats(sat: Seated, slabs: list[Slab], begins: dict[str, float]) -> dict[str
     return {
         sat.garment.id: ("board", begins["board"]),
         **{x.id: ("mat", begins["mat"]) for x in (*sat.notches, *sat.plates)},
-        **{x.id: (last.id, behind + x.front.value) for x in sat.windows},
+        **{x.id: (last.id, behind + x.front.value) for x in sat.behind},
     }
 
 
@@ -204,7 +205,7 @@ def _front(
             hatch: Hatch = "inner-mat" if inner else "board"
             out.append(seen(f"{w.id}-outer", hatch, w.ring, w.key, tone=under if inner else None))
     out += [seen(f"{w.id}-seen", "board", w.ring, w.key) for w in windows if w.sheet == "mat_inner"]
-    behind = {x.id for x in sat.windows}
+    behind = {x.id for x in sat.behind}
     by_window = {w.id.removesuffix("-inner"): w.ring for w in windows}
     for part in item_parts(desk, group):
         id_ = part.id.removeprefix("item-")

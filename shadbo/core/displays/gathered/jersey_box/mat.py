@@ -5,9 +5,9 @@ from dataclasses import dataclass
 from shadbo.core.build.marked import Window
 from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered.gathered import Gathered
-from shadbo.core.displays.gathered.jersey_box.options import JerseyOptions
+from shadbo.core.displays.gathered.jersey_box.options import JerseyOptions, Seat
 from shadbo.core.pieces.objects import Badge, Plate
-from shadbo.core.shapes.polygon import moved
+from shadbo.core.shapes.polygon import apart, moved
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
@@ -19,27 +19,45 @@ PLATE_CLEAR_MM = 20.0
 
 @dataclass(frozen=True, slots=True)
 class Seated:
-    """Items by where they sit."""
+    """Items by where they sit; ``framed`` are seen through windows of their own that stand in notches."""
 
     garment: Item
     windows: tuple[Item, ...]
     notches: tuple[Item, ...]
     plates: tuple[Item, ...]
+    framed: tuple[Item, ...]
+
+    @property
+    def behind(self) -> tuple[Item, ...]:
+        """All that is seen through a window of its own."""
+        return *self.windows, *self.framed
 
 
-def seat(items: tuple[Item, ...], o: JerseyOptions) -> Seated:
-    """Where each piece sits: as decided, or photographs in windows, badges in notches, plates on the mat."""
-    by: dict[str, list[Item]] = {"window": [], "notch": [], "on the mat": []}
+def seat(items: tuple[Item, ...], o: JerseyOptions, photographs: Seat = "window") -> Seated:
+    """Where each piece sits: as decided, else photographs as told, badges in notches, plates on the mat."""
+    by: dict[str, list[Item]] = {"window": [], "notch": [], "on the mat": [], "window in a notch": []}
     for x in items[1:]:
         detail = x.piece.detail
-        usual = "window"
+        usual = photographs
         if isinstance(detail, Badge):
             usual = "notch" if len(by["notch"]) < 4 else "on the mat"
         elif not isinstance(detail, Plate) or detail.sort == "nameplate":
-            usual = "on the mat" if isinstance(detail, Plate) or detail.kind == "keepsake" else "window"
+            usual = "on the mat" if isinstance(detail, Plate) or detail.kind == "keepsake" else photographs
         chosen = o.seats.get(x.id, usual)
         by["on the mat" if chosen == "opening" else chosen].append(x)
-    return Seated(items[0], tuple(by["window"]), tuple(by["notch"]), tuple(by["on the mat"]))
+    windows, notches, plates, framed = (tuple(by[w]) for w in ("window", "notch", "on the mat", "window in a notch"))
+    return Seated(items[0], windows, notches, plates, framed)
+
+
+def seated(desk: Desk, o: JerseyOptions, items: tuple[Item, ...]) -> Seated:
+    """Photographs in windows that stand in the lower notches, where those clear the garment; else beside it."""
+    usual = seat(items, o, "window in a notch")
+    by_itself = [x for x in usual.framed if x.id not in o.seats]
+    if by_itself and len(usual.framed) <= 2:
+        plan, _ = mat_round(desk.on_trial(), o, usual)
+        if all(x.id in plan.notches and apart(plan.notches[x.id], usual.garment.ring) > 0 for x in by_itself):
+            return usual
+    return seat(items, o)
 
 
 def mat_round(desk: Desk, o: JerseyOptions, sat: Seated) -> tuple[MatPlan, tuple[Quantity, Quantity]]:
@@ -63,19 +81,22 @@ def mat_round(desk: Desk, o: JerseyOptions, sat: Seated) -> tuple[MatPlan, tuple
     )
     for axis, size in zip(("width", "height"), opening, strict=True):
         s.cut(f"opening.outer_{axis}", f"opening of the outer mat, {axis}", size + 2 * reveal, "up", tol)
-    cards, badges = [], []
-    for x in sat.windows:
+    cards: list[Card] = []
+    badges: list[Card] = []
+    for x in sat.behind:
         w, h = (
             s.cut(f"{x.key}.window_{axis}", f"window for {x.name}, {axis}", size - 2 * overlap, "down", tol)
             for axis, size in (("width", x.width), ("height", x.height))
         )
-        cards.append(Card(x.id, max(w.value, 1.0), max(h.value, 1.0)))
+        framed = x in sat.framed
+        card = Card(x.id, max(w.value, 1.0), max(h.value, 1.0), framed, o.corners.get(x.id, ""))
+        (badges if framed else cards).append(card)
     for x in sat.notches:
         w, h = (
             s.cut(f"{x.key}.notch_{axis}", f"notch for {x.name}, {axis}", size + 2 * room, "up", tol)
             for axis, size in (("width", x.width), ("height", x.height))
         )
-        badges.append(Card(x.id, w.value - 2 * room.value, h.value - 2 * room.value))
+        badges.append(Card(x.id, w.value - 2 * room.value, h.value - 2 * room.value, corner=o.corners.get(x.id, "")))
     plates = [Card(x.id, x.width.value, x.height.value) for x in sat.plates]
     bottom = s.let(
         "mat.bottom",
@@ -104,7 +125,7 @@ def mat_windows(desk: Desk, o: JerseyOptions, sat: Seated, plan: MatPlan, group:
     s = desk.sheet
     reveal = s["mat.reveal"].value if "mat.reveal" in s else 0.0
     rings = [("opening", f"opening for {sat.garment.name}", plan.opening, "opening.width")]
-    for x in sat.windows:
+    for x in sat.behind:
         w, h = s[f"{x.key}.window_width"].value, s[f"{x.key}.window_height"].value
         ring = moved(centred(max(w, 1.0), max(h, 1.0)), *group.at[x.id])
         rings.append((x.id, f"window for {x.name}", ring, f"{x.key}.window_width"))

@@ -11,7 +11,8 @@ from shadbo.core.displays.rabbeted.options import GLAZED_LEVERS, GlazedOptions
 from shadbo.core.shop.boards import SheetStock
 from shadbo.core.shop.values import Id, Length, within
 
-Seat = Literal["opening", "window", "notch", "on the mat"]
+Seat = Literal["opening", "window", "window in a notch", "notch", "on the mat"]
+Corner = Literal["bottom left", "bottom right", "top left", "top right"]
 
 
 class JerseyOptions(GlazedOptions):
@@ -28,6 +29,7 @@ class JerseyOptions(GlazedOptions):
     notch_room: Annotated[Length, within(0, 300)] | None = None
     windows: Literal["beside", "below"] | None = None
     seats: Annotated[dict[Id, Seat], Field(max_length=60)] = Field(default_factory=dict)
+    corners: Annotated[dict[Id, Corner], Field(max_length=60)] = Field(default_factory=dict)
     layout: Layout = Layout()
     mounts: MountsById = Field(default_factory=dict)
 

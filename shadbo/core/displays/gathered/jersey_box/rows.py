@@ -8,7 +8,10 @@ from shadbo.core.displays.asking import colours_row, cutter_row, sheet_row, size
 from shadbo.core.displays.gathered.jersey_box.options import HOME
 from shadbo.core.displays.gathered.rows import box_rows, standing_rows
 from shadbo.core.findings import StationName
+from shadbo.core.sums.jersey import CORNERS
 from shadbo.core.words.words import Mm, say
+
+SEATS = ("window", "window in a notch", "notch", "on the mat")
 
 
 def jersey_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:
@@ -45,11 +48,17 @@ def jersey_questions(desk: Desk, assembly: Assembly | None) -> dict[StationName,
     seats = []
     sits = {x.id: x.seat for x in assembly.shown}
     for piece in desk.pieces[1:]:
-        now = o.seats.get(piece.id) or ("notch" if sits.get(piece.id) == "notch" else None)
+        now = o.seats.get(piece.id)
         choices = [Choice(None, "the plan chooses", picked=piece.id not in o.seats)]
-        choices += [Choice(w, w, picked=piece.id in o.seats and now == w) for w in ("window", "notch", "on the mat")]
+        choices += [Choice(w, w, picked=piece.id in o.seats and now == w) for w in SEATS]
         label = f"{piece.name or piece.id} sits in or on"
         seats.append(choice_row(f"{HOME.at}/seats/{piece.id}", label, choices, piece.id in o.seats, menu=True))
+        if sits.get(piece.id) == "notch" or now in ("notch", "window in a notch"):
+            corner = o.corners.get(piece.id)
+            places = [Choice(None, "the plan chooses", picked=corner is None)]
+            places += [Choice(c, c, picked=corner == c) for c in CORNERS]
+            where = f"{piece.name or piece.id}: its corner"
+            seats.append(choice_row(f"{HOME.at}/corners/{piece.id}", where, places, corner is not None, menu=True))
     opening = size_text(desk, s["opening.width"], s["opening.height"])
     back = say(desk.mark, "cut from the back: mirrored left to right; bevel of {}", Mm(s["stack.mat"].value))
     sizes += [*seats, told("Opening, innermost edge", opening, "opening.width", back)]

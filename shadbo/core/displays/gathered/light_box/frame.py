@@ -63,6 +63,7 @@ def rails_of(
     profile = FrameProfile(
         id=stock.id, name=f"{stock.name}, stepped", face_mm=face, height_mm=height.value,
         rabbet_mm=height.value - LIP_THICK_MM, lip_mm=lip, species=stock.species, price_per_m=stock.price_per_m,
+        colour=stock.colour,
     )  # fmt: skip
     none = (s.number(0, MM), s.number(0, MM))
     options = o.model_copy(update={"profile": profile, "extension": None})

@@ -9,7 +9,7 @@ from shadbo.core.displays.asking import moulding_row, sheet_row, told_line
 from shadbo.core.displays.gathered.light_box.options import HOME
 from shadbo.core.displays.gathered.rows import layout_rows, mount_rows
 from shadbo.core.displays.rabbeted.joints import joint_questions
-from shadbo.core.displays.rabbeted.rows import parts_questions
+from shadbo.core.displays.rabbeted.parts_rows import parts_questions
 from shadbo.core.findings import StationName
 from shadbo.core.words.words import Mm, both, say
 

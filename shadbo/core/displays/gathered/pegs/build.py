@@ -22,7 +22,7 @@ from shadbo.core.displays.gathered.pegs.sums import (
     sides_of,
 )
 from shadbo.core.displays.rabbeted.joints import joint_lines, joint_questions
-from shadbo.core.displays.rabbeted.rows import parts_questions
+from shadbo.core.displays.rabbeted.parts_rows import parts_questions
 from shadbo.core.findings import StationName
 from shadbo.core.hang.hanging import hanger_down
 from shadbo.core.pieces.objects import Keepsake

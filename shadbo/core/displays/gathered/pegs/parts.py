@@ -1,6 +1,7 @@
 """Rails, object and dowels of an open frame, from the front and in section."""
 
 from shadbo.core.build.assembly import Part
+from shadbo.core.build.marked import Pictured
 from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered.pegs.sums import LEVEL, Side, dowel_ring
 from shadbo.core.displays.rabbeted.flat_front import seen
@@ -32,6 +33,7 @@ def rails(desk: Desk, stock: PlainStock, face: Quantity, high: Quantity, mass: Q
             face=tuple(faces[side] for side in sides),
             seen_from=("front", "back"),
             key=f"rail.{axis}",
+            tone=stock.colour or "",
             to_cut=True,
             note="long point to long point, mitres leaning opposite ways",
         )
@@ -56,7 +58,8 @@ def things(
     out = [seen(f"peg-{side}", "stretcher", dowel_ring(desk, item, side), "peg.length", dowel.name) for side in sides]
     out.append(
         Part("item", "piece", item.name, "stretcher", 1, item.width, item.height, item.front, mass=item.mass,
-             section=section, face=(item.ring,), seen_from=("front", "back"), key=f"{item.key}.front")
+             section=section, face=(item.ring,), seen_from=("front", "back"), key=f"{item.key}.front",
+             picture=Pictured.of(item.piece, item.ring))
     )  # fmt: skip
     d = s["peg.diameter"]
     for more, here in (("", [x for x in sides if x not in LEVEL]), ("_level", [x for x in sides if x in LEVEL])):

@@ -1,6 +1,7 @@
 """Sash, glass, cloth, core, packers and card, in section and as parts."""
 
 from shadbo.core.build.assembly import Callout, Layer, Part, Ring
+from shadbo.core.build.marked import Pictured
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.displays.rabbeted.slabs import HATCH
@@ -92,7 +93,9 @@ def sash_layers(
     if deep - x > 1e-6:
         layers.append(Layer("left over", x, deep, "air", "depth.left"))
     layers.append(Layer("rear card", deep, deep + card_t.value, HATCH[sheets[1].kind], "stack.card"))
-    parts.append(seen("item", "textile", day, f"{item.key}.width", item.name))
+    whole = centred(item.width.value, item.height.value)
+    picture = Pictured.of(desk.piece, whole)
+    parts.append(seen("item", "textile", day, f"{item.key}.width", item.name, picture=picture))
     return parts, tuple(layers)
 
 

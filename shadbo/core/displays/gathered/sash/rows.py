@@ -8,7 +8,7 @@ from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line
 from shadbo.core.displays.gathered.sash.options import HOME, SashOptions
-from shadbo.core.displays.rabbeted.rows import parts_questions
+from shadbo.core.displays.rabbeted.parts_rows import parts_questions
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.objects import Flag
 from shadbo.core.words.words import Mm, length, say

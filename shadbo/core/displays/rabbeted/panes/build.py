@@ -1,7 +1,7 @@
 """Two-pane float: the piece between two panes with a clear border all round; both sides are seen."""
 
-from shadbo.core.asking.questions import Question
-from shadbo.core.asking.rows import length_row, told
+from shadbo.core.asking.questions import Choice, Question
+from shadbo.core.asking.rows import choice_row, length_row, told
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.desk import Desk
@@ -14,7 +14,7 @@ from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, in_mm, 
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.panes.options import HOME, LEVERS, PanesOptions
 from shadbo.core.displays.rabbeted.rows import merged, package_questions
-from shadbo.core.displays.rabbeted.slabs import GLASS, piece_slab, slab
+from shadbo.core.displays.rabbeted.slabs import GLASS, own_glass, piece_slab, slab
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.pieces import Needlework, Paper, Piece, PressedPlant
@@ -51,12 +51,14 @@ class TwoPanes(OnePiece):
         border = _border(desk, options, flat)
         least = min(q.value for q in border)
         rough = rough_size(desk, flat, least)
-        pane = _pane(desk, facts["loose_surface"], in_mm(rough))
         hatch = KINDS[desk.piece.detail.kind].hatch
+        own = own_glass(desk)
+        cut = None if own is not None and options.second_frame else _pane(desk, facts["loose_surface"], in_mm(rough))
+        pane, behind = own or cut or GLASS, cut or own or GLASS
         slabs = [
             slab(desk, "glazing", f"front pane, {pane.name}", "glazing", pane),
             piece_slab(desk, desk.piece.detail.kind, hatch, flat.thick, (flat.width, flat.height), flat.mass),
-            slab(desk, "back_pane", f"back pane, {pane.name}", "glazing", pane),
+            slab(desk, "back_pane", f"back pane, {_of_second(behind, own)}", "glazing", behind),
         ]
         slabs, frame = framed(desk, flat, options, border, slabs, rough, pane.kind == "acrylic")
         ids = MOUNTS if pane.thick_mm >= THIN_MM else ("top tape",)
@@ -109,25 +111,50 @@ class TwoPanes(OnePiece):
         own["sizes"] += told_line(desk, "border.width", "Border, left and right")
         own["sizes"] += told_line(desk, "border.height", "Border, top and bottom")
         own["sizes"] += told_line(desk, "border.differ", "For equal borders the opening would have to change by")
-        panes = [x for x in desk.stock.sheets if x.glazing]
-        own["depth"] = [sheet_row(desk, HOME.to("pane"), "Panes", panes, o.pane, "two of a kind", "stack.glazing")]
+        own["depth"] = [*self._second(desk, o), *self._panes(desk, o)]
         own["mount"] = [
             told("Faces to clean", "four", "", f"and dry for {GLASS_DRIES_MIN} min before the piece goes down"),
             told("Corner marks", "four, low tack", "", "from the front as given; mirrored as read from behind"),
         ]
         return merged(own, package_questions(desk, assembly, HOME.at, o))
 
+    def _panes(self, desk: Desk, o: PanesOptions) -> list[Question]:
+        if own_glass(desk) is not None and o.second_frame:
+            return []
+        panes, what = [x for x in desk.stock.sheets if x.glazing], "Panes" if own_glass(desk) is None else "Back pane"
+        return [sheet_row(desk, HOME.to("pane"), what, panes, o.pane, "two of a kind", "stack.glazing")]
+
+    def _second(self, desk: Desk, o: PanesOptions) -> list[Question]:
+        """Where a frame was bought with its glass: whether a second like it gives the other pane; what is left."""
+        if own_glass(desk) is None:
+            return []
+        choices = [
+            Choice(None, "cut anew", picked=not o.second_frame),
+            Choice(True, "of a second frame", picked=bool(o.second_frame)),
+        ]
+        rows = [choice_row(HOME.to("second_frame"), "The back pane", choices, o.second_frame is not None)]
+        if o.second_frame and "frame.outside_width" in desk.sheet:
+            outside = sizes(desk.mark, desk.sheet["frame.outside_width"], desk.sheet["frame.outside_height"])
+            left = say(desk.mark, "its rails, outside {}", outside)
+            rows.append(told("Left of the second frame", left, "", "its mat, back and hangers too: label them"))
+        return rows
+
+
+def _of_second(pane: SheetStock, own: SheetStock | None) -> str:
+    return "glass of a second frame like it" if pane is own else pane.name
+
 
 def _border(desk: Desk, options: PanesOptions, flat: FlatSums) -> tuple[Quantity, Quantity]:
-    """Wanted border; with a given opening it is half of what is over, on each axis."""
+    """Wanted border; on an axis whose opening is given it is half of what is over."""
     s, p = desk.sheet, desk.practice
     wanted = desk.choose("border.wanted", "border, clear all round", options.border, p.pane_border_mm, "practice")
-    if options.opening_width is None or options.opening_height is None:
-        return wanted, wanted
-    width = desk.choose("opening.width", "opening, width", options.opening_width, 0, "")
-    height = desk.choose("opening.height", "opening, height", options.opening_height, 0, "")
-    across, up = border_in(s, "width", width, flat.width), border_in(s, "height", height, flat.height)
-    s.let("border.differ", "height of the opening, for equal borders, to change by", 2 * (across - up))
+    given = (("width", options.opening_width, flat.width), ("height", options.opening_height, flat.height))
+    across, up = (
+        wanted
+        if decided is None
+        else border_in(s, axis, desk.choose(f"opening.{axis}", f"opening, {axis}", decided, 0, ""), size)
+        for axis, decided, size in given
+    )
     return across, up
 
 

@@ -13,9 +13,10 @@ class PanesOptions(FrameOptions):
 
     pane: SheetStock | None = None
     border: Annotated[Length, within(0, 2000)] | None = None
+    second_frame: bool | None = None
     opening_width: Annotated[Length, within(10, 10_000)] | None = None
     opening_height: Annotated[Length, within(10, 10_000)] | None = None
 
 
 HOME = Home("panes", "two-pane float", PanesOptions)
-LEVERS = HOME.levers(*FRAME_LEVERS, "pane", "border")
+LEVERS = HOME.levers(*FRAME_LEVERS, "pane", "border", "second_frame", "opening_width", "opening_height")

@@ -3,6 +3,7 @@
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import care, choice_row, reading_row, told
 from shadbo.core.build.assembly import Assembly, Part
+from shadbo.core.build.marked import Pictured
 from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.build.setting import BackRail, Room
 from shadbo.core.desk import Desk
@@ -13,6 +14,7 @@ from shadbo.core.displays.rabbeted.bands import band_parts, bands_of
 from shadbo.core.displays.rabbeted.bodies import begins_of, mount_ties, slab_bodies
 from shadbo.core.displays.rabbeted.flat_front import border_margins, place_in, placed_ring, seen
 from shadbo.core.displays.rabbeted.layer_parts import layer_part
+from shadbo.core.displays.rabbeted.parts_rows import parts_questions
 from shadbo.core.displays.rabbeted.ready_made.bought_box import (
     ASKED,
     LIP_THICK_MM,
@@ -24,7 +26,7 @@ from shadbo.core.displays.rabbeted.ready_made.bought_box import (
 )
 from shadbo.core.displays.rabbeted.ready_made.options import HOME, LEVERS
 from shadbo.core.displays.rabbeted.ready_made.package import box_slabs
-from shadbo.core.displays.rabbeted.rows import mount_questions, parts_questions
+from shadbo.core.displays.rabbeted.rows import mount_questions
 from shadbo.core.displays.rabbeted.under_spacer import beside_piece
 from shadbo.core.displays.rabbeted.views import callouts
 from shadbo.core.findings import StationName
@@ -102,7 +104,13 @@ class ReadyMade(OnePiece):
         inside = centred(box.width.value, box.height.value)
         parts += [
             seen("field", "board", inside, "board.width"),
-            seen("piece-seen", KINDS[desk.piece.detail.kind].hatch, placed_ring(flat, placed), "piece.width"),
+            seen(
+                "piece-seen",
+                KINDS[desk.piece.detail.kind].hatch,
+                ring := placed_ring(flat, placed),
+                "piece.width",
+                picture=Pictured.of(desk.piece, ring),
+            ),
         ]
         begins = begins_of(LIP_THICK_MM, slabs)
         beside = beside_piece(

@@ -22,7 +22,7 @@ def without_mat(desk: Desk, o: MatOptions, flat: FlatSums) -> Assembly:
     slabs, glazing = layers_of(desk, o, told, flat, in_mm(rough), p.air_paper_mm, board_kinds=("mat", "foam board"))
     slabs, frame = framed(desk, flat, o, (air, air), slabs, rough, glazing.kind == "acrylic")
     mount = choose_mount(desk, told, flat.mass.value, MOUNTS, o.mount)
-    join = hinges(desk, flat, mount.taken.mount.id, 0.0)
+    join = hinges(desk, flat, mount.taken.mount.id)
     load_sums(desk, mount, flat.mass, s["mount.count"], s.number(50, MM))
     placed = None if bare else place_seen(desk, flat)
     package = Package(

@@ -1,7 +1,11 @@
 """Window mat: flat paper under a single or double mat, hinged to its mount board, behind glazing."""
 
+from dataclasses import dataclass, replace
+from typing import Literal
+
 from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly, Part
+from shadbo.core.build.marked import Pictured
 from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import FrameForm
@@ -30,7 +34,8 @@ from shadbo.core.displays.rabbeted.window_mat.options import HOME, LEVERS, MatOp
 from shadbo.core.displays.rabbeted.window_mat.rows import mat_questions
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.pieces import Paper, Piece, PressedPlant
-from shadbo.core.shapes.rings import centred
+from shadbo.core.shapes.plane import Dot
+from shadbo.core.shapes.rings import around, centred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.sums.flat import FlatSums, flat_sums
@@ -61,7 +66,8 @@ class WindowMat(OnePiece):
         told = desk.piece.told
         window = _window(desk, options, flat)
         outer = _double(desk, options, window)
-        wanted, shift = _borders(desk, options, outer)
+        bordered = _borders(desk, options, outer)
+        wanted, off = bordered.size, bordered.off
         size = (
             wanted[0].value + desk.set_excess_mm("width", flat.width.value),
             wanted[1].value + desk.set_excess_mm("height", flat.height.value),
@@ -71,7 +77,7 @@ class WindowMat(OnePiece):
         contact = bool(options.contact)
         needed = air_needed(desk, told, size, glazing, MAT_AIR_MM, contact)
         slabs = [slab(desk, "glazing", glazing.name, "glazing", glazing)]
-        mats = _mats(desk, options, size)
+        mats = _mats(desk, options, size, bordered.right)
         mats_mm = sum(m.thick.value for m in mats)
         more = needed.value - mats_mm
         if options.stands_off:
@@ -80,12 +86,13 @@ class WindowMat(OnePiece):
             between = spacer_slabs(desk, more)
         behind = between if options.stands_off else []
         slabs += [] if options.stands_off else between
-        border = (wanted[0].value - window[0].value) / 2
+        border = bordered.right.value + (outer[0].value - window[0].value) / 2
         over = (flat.width.value - window[0].value) / 2
         board = first_sheet(desk, "board", LEVERS.board, size, "mat", "foam board")
         backing = first_sheet(desk, "backing", LEVERS.backing, size, "backing", "foam board", "corrugated plastic")
         size_q = (flat.width, flat.height)
         piece = piece_slab(desk, desk.piece.detail.kind, "paper", flat.thick, size_q, flat.mass, border - over)
+        piece = replace(piece, off=off)
         slabs += [
             *mats,
             *behind,
@@ -99,21 +106,21 @@ class WindowMat(OnePiece):
         frame = frame_round(desk, options, wanted, depth, glazing.kind == "acrylic")
         spare_depth(desk, frame.rabbet_depth)
         mount = choose_mount(desk, told, flat.mass.value, MOUNTS, options.mount)
-        join = hinges(desk, flat, mount.taken.mount.id, shift)
+        join = hinges(desk, flat, mount.taken.mount.id, off)
         load_sums(desk, mount, flat.mass, s["mount.count"], s.number(50, MM))
         mat_size = sizes(desk.mark, s["package.width"], s["package.height"])
         package = Package(
             tuple(slabs),
             mount,
             s.number(0, flat.mass.unit),
-            lambda f: _front(f, window, outer, flat, shift, options),
+            lambda f: _front(f, window, outer, flat, off, options),
             (say(desk.mark, "window {}", sizes(desk.mark, *window)), say(desk.mark, "mat {}", mat_size)),
             (join,),
-            dimensions=lambda f: window_dims(f, window, outer if options.double else window, shift),
+            dimensions=lambda f: window_dims(f, window, outer if options.double else window, off),
             reach_mm=border,
             back=options.back or "sealed paper",
             effort="comes off its hinges again" if mount.taken.mount.reversible else "for good",
-            windows=openings(window, outer, shift, bool(options.double)),
+            windows=openings(window, outer, off, bool(options.double)),
         )
         return build_package(desk, frame, package)
 
@@ -155,8 +162,16 @@ def _double(desk: Desk, o: MatOptions, window: tuple[Quantity, Quantity]) -> tup
     return w, h
 
 
-def _borders(desk: Desk, o: MatOptions, outer: tuple[Quantity, Quantity]) -> tuple[tuple[Quantity, Quantity], float]:
-    """Mat size wanted, and how far the window's middle stands above the mat's."""
+@dataclass(frozen=True, slots=True)
+class Bordered:
+    """The mat's size wanted, its border at the right, and how far the window stands right of and above its middle."""
+
+    size: tuple[Quantity, Quantity]
+    right: Quantity
+    off: Dot
+
+
+def _borders(desk: Desk, o: MatOptions, outer: tuple[Quantity, Quantity]) -> Bordered:
     s, p = desk.sheet, desk.practice
     border = desk.choose("mat.border", "border of the mat", o.border, p.mat_border_mm, "practice of the shop")
     weighted = (o.borders or "weighted") == "weighted"
@@ -168,24 +183,40 @@ def _borders(desk: Desk, o: MatOptions, outer: tuple[Quantity, Quantity]) -> tup
         "bottom weighted" if weighted else "equal",
     )
     bottom = s.let("mat.bottom", "border at the bottom", border * more)
-    width = s.let("mat.width", "mat, width wanted", outer[0] + 2 * border)
-    height = s.let("mat.height", "mat, height wanted", outer[1] + border + bottom)
-    return (width, height), (bottom.value - border.value) / 2
+    if o.border_bottom is not None:
+        bottom = desk.choose("mat.bottom_wanted", "border at the bottom, wanted", o.border_bottom, 0, "")
+    top, right, left = (_own_border(desk, o, side, border) for side in ("top", "right", "left"))
+    sides = 2 * border if left is right else left + right
+    width = s.let("mat.width", "mat, width wanted", outer[0] + sides)
+    height = s.let("mat.height", "mat, height wanted", outer[1] + top + bottom)
+    return Bordered((width, height), right, ((left.value - right.value) / 2, (bottom.value - top.value) / 2))
 
 
-def _mats(desk: Desk, o: MatOptions, size_mm: tuple[float, float]) -> list[Slab]:
+def _own_border(desk: Desk, o: MatOptions, side: Literal["top", "right", "left"], border: Quantity) -> Quantity:
+    """The border of one side where it was decided, else that of all."""
+    decided = {"top": o.border_top, "right": o.border_right, "left": o.border_left}[side]
+    if decided is None:
+        return border
+    return desk.choose(f"mat.{side}", f"border, {side}, wanted", decided, 0, "")
+
+
+def _mats(desk: Desk, o: MatOptions, size_mm: tuple[float, float], right: Quantity) -> list[Slab]:
     outer = first_sheet(desk, "mat", LEVERS.mat, size_mm, "mat")
-    out = [slab(desk, "mat", outer.name, "mat", outer, ring_mm=_ring(desk, outer_window=True))]
+    out = [slab(desk, "mat", outer.name, "mat", outer, ring_mm=right.value)]
     if o.double:
         inner = first_sheet(desk, "mat_inner", LEVERS.inner_mat, size_mm, "mat")
-        out.append(slab(desk, "mat_inner", inner.name, "mat", inner, hatch="inner-mat", ring_mm=_ring(desk, False)))
+        out.append(
+            slab(
+                desk,
+                "mat_inner",
+                inner.name,
+                "mat",
+                inner,
+                hatch="inner-mat",
+                ring_mm=right.value + desk.sheet["mat.reveal"].value,
+            )
+        )
     return out
-
-
-def _ring(desk: Desk, outer_window: bool) -> float:
-    s = desk.sheet
-    border = s["mat.border"].value
-    return border if outer_window or "mat.reveal" not in s else border + s["mat.reveal"].value
 
 
 def _front(
@@ -193,7 +224,7 @@ def _front(
     window: tuple[Quantity, Quantity],
     outer: tuple[Quantity, Quantity],
     flat: FlatSums,
-    shift: float,
+    off: Dot,
     o: MatOptions,
 ) -> list[Part]:
     s = frame.desk.sheet
@@ -202,13 +233,17 @@ def _front(
     under = o.inner_mat.colour if o.inner_mat else None
     out = [seen("mat-seen", "mat", sight, "mat.border", "mat", tone)]
     if o.double:
-        ring = centred(outer[0].value, outer[1].value, shift)
+        ring = around(outer[0].value, outer[1].value, off)
         out.append(seen("inner-seen", "inner-mat", ring, "mat.reveal", tone=under))
-    ring = centred(window[0].value, window[1].value, shift)
+    ring = around(window[0].value, window[1].value, off)
+    sheet = around(flat.width.value, flat.height.value, off)
+    picture = Pictured.of(frame.desk.piece, sheet)
     floats = o.shows == "whole sheet"
-    out.append(seen("window", "board" if floats else "paper", ring, "window.width"))
     if floats:
-        out.append(seen("sheet", "paper", centred(flat.width.value, flat.height.value, shift), "piece.width"))
+        out.append(seen("window", "board", ring, "window.width"))
+        out.append(seen("sheet", "paper", sheet, "piece.width", picture=picture))
+    else:
+        out.append(seen("window", "paper", ring, "window.width", picture=picture))
     return out
 
 

@@ -2,6 +2,7 @@
 
 from shadbo.core.build.assembly import Fixing, Join
 from shadbo.core.desk import Desk
+from shadbo.core.shapes.plane import Dot
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.sums.border import hinge_count
 from shadbo.core.sums.flat import FlatSums
@@ -10,15 +11,16 @@ from shadbo.core.sums.spacing import evenly
 MOUNTS = ("linen hinges", "corners", "tape all round")
 
 
-def hinges(desk: Desk, flat: FlatSums, mount: str, shift: float) -> Join:
-    """Fixings of a sheet whose middle stands ``shift`` mm above the board's."""
+def hinges(desk: Desk, flat: FlatSums, mount: str, off: Dot = (0.0, 0.0)) -> Join:
+    """Fixings of a sheet whose middle stands ``off`` mm right of and above the board's."""
     s, p = desk.sheet, desk.practice
-    width, top = flat.width.value, flat.height.value / 2 + shift
+    (right, up), width = off, flat.width.value
+    top = flat.height.value / 2 + up
     if mount != "linen hinges":
         s.let("mount.count", "fixings", s.number(4, ONE))
-        corners = [(x, y) for y in (top, top - flat.height.value) for x in (-width / 2, width / 2)]
+        corners = [(x, y) for y in (top, top - flat.height.value) for x in (right - width / 2, right + width / 2)]
         zero = s.let("mount.at.1", "from the sheet's corner", s.number(0, MM))
-        fixings = tuple(Fixing(at, "top" if at[1] > shift else "bottom", zero) for at in corners)
+        fixings = tuple(Fixing(at, "top" if at[1] > up else "bottom", zero) for at in corners)
         return Join("mount", mount, mount, ("piece", "board"), fixings, key="mount.count")
     count = s.let(
         "mount.count",
@@ -35,5 +37,5 @@ def hinges(desk: Desk, flat: FlatSums, mount: str, shift: float) -> Join:
     hung: list[Fixing] = []
     for i, at in enumerate(places, 1):
         along = s.cut(f"mount.at.{i}", f"hinge {i}, from the sheet's left edge", s.number(at, MM), "nearest", 1.0)
-        hung.append(Fixing((along.value - width / 2, top - p.hinge_down_mm), "top", along))
+        hung.append(Fixing((right + along.value - width / 2, top - p.hinge_down_mm), "top", along))
     return Join("mount", "hinges", "linen hinge", ("piece", "board"), tuple(hung), key="mount.count")

@@ -7,6 +7,8 @@ from shadbo.core.displays.rabbeted.options import GLAZED_LEVERS, GlazedOptions
 from shadbo.core.shop.boards import SheetStock
 from shadbo.core.shop.values import Length, within
 
+Border = Annotated[Length, within(0, 2000)]
+
 
 class MatOptions(GlazedOptions):
     """A window mat over flat paper, single or double."""
@@ -14,8 +16,12 @@ class MatOptions(GlazedOptions):
     mat: SheetStock | None = None
     inner_mat: SheetStock | None = None
     double: bool | None = None
-    border: Annotated[Length, within(0, 2000)] | None = None
+    border: Border | None = None
     borders: Literal["equal", "weighted"] | None = None
+    border_top: Border | None = None
+    border_right: Border | None = None
+    border_bottom: Border | None = None
+    border_left: Border | None = None
     shows: Literal["image", "whole sheet", "no mat"] | None = None
     stands_off: bool | None = None
     overlap: Annotated[Length, within(0, 500)] | None = None
@@ -24,4 +30,16 @@ class MatOptions(GlazedOptions):
 
 
 HOME = Home("window_mat", "window mat", MatOptions)
-LEVERS = HOME.levers(*GLAZED_LEVERS, "border", "mat", "inner_mat", "overlap", "margin", "shows")
+LEVERS = HOME.levers(
+    *GLAZED_LEVERS,
+    "border",
+    "border_top",
+    "border_right",
+    "border_bottom",
+    "border_left",
+    "mat",
+    "inner_mat",
+    "overlap",
+    "margin",
+    "shows",
+)

@@ -1,10 +1,10 @@
 """What the window mat asks before what every package asks."""
 
 from shadbo.core.asking.questions import Choice, Question
-from shadbo.core.asking.rows import choice_row, length_row
+from shadbo.core.asking.rows import choice_row, folded, length_row
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import colours_row, cutter_row, sheet_row, size_text, told_line, yes_no
-from shadbo.core.displays.rabbeted.window_mat.options import HOME
+from shadbo.core.displays.rabbeted.window_mat.options import HOME, MatOptions
 from shadbo.core.findings import StationName
 from shadbo.core.words.words import Mm, say
 
@@ -40,6 +40,7 @@ def mat_questions(desk: Desk) -> dict[StationName, list[Question]]:
             o.borders is not None,
             "weighted: a little more at the bottom",
         ),
+        *folded("borders", "Borders, each side", _each_says(o), _each(desk, o)),
         yes_no(
             HOME.to("stands_off"),
             "The mat lies",
@@ -52,7 +53,7 @@ def mat_questions(desk: Desk) -> dict[StationName, list[Question]]:
     if o.double:
         sizes.append(length_row(desk, HOME.to("reveal"), "Reveal of the inner mat", o.reveal, s.get("mat.reveal")))
     if "window.width" in s:
-        sizes += told_line(desk, "mat.bottom", "Border at the bottom")
+        sizes += told_line(desk, "mat.bottom_cut", "Border at the bottom, as cut")
         window = size_text(desk, s["window.width"], s["window.height"])
         from_back = say(desk.mark, "cut from the back: mirrored left to right; bevel of {}", Mm(s["stack.mat"].value))
         sizes.append(
@@ -75,3 +76,19 @@ def mat_questions(desk: Desk) -> dict[StationName, list[Question]]:
     if "window.width" in s:
         rows["parts"] = [cutter_row(desk)]
     return rows
+
+
+def _each(desk: Desk, o: MatOptions) -> list[Question]:
+    """The border of each side by itself."""
+    s = desk.sheet
+    return [
+        length_row(desk, HOME.to("border_top"), "Border, top", o.border_top, s.get("mat.top_cut")),
+        length_row(desk, HOME.to("border_right"), "Border, right", o.border_right, s.get("mat.right_cut")),
+        length_row(desk, HOME.to("border_bottom"), "Border, bottom", o.border_bottom, s.get("mat.bottom_cut")),
+        length_row(desk, HOME.to("border_left"), "Border, left", o.border_left, s.get("mat.left_cut")),
+    ]
+
+
+def _each_says(o: MatOptions) -> str:
+    own = sum(x is not None for x in (o.border_top, o.border_right, o.border_bottom, o.border_left))
+    return f"{own} decided" if own else "as above"

@@ -1,0 +1,14 @@
+"""A job once more: the same pieces and decisions, with nothing cut yet."""
+
+from shadbo.core.job.job import Job
+from shadbo.core.shop.values import STORED
+
+OF_THE_ONE = ("pins", "practice", "mark", "materials", "handed_over", "received", "due")
+"""What belongs to the one job and not to the next: what was cut, by which habits, and its days."""
+
+
+def afresh(job: Job) -> Job:
+    """The job without what was cut, read as built, photographed or dated."""
+    pieces = tuple(p.model_copy(update={"picture": None}) for p in job.pieces)
+    written = job.model_copy(update={"pieces": pieces}).as_written()
+    return Job.model_validate({k: v for k, v in written.items() if k not in OF_THE_ONE}, context=STORED)
