@@ -81,7 +81,7 @@ def test_a_workshop_is_set_up_joined_and_left(chromium: Browser, locked: tuple[S
             s.execute(text("delete from sessions where person_id = (select id from people where name = 'Jory Lusk')"))
         route.continue_()
 
-    hand.route(re.compile("/api/jobs/101/edits$"), let_out)
+    hand.route(re.compile("/api/jobs/101/edits$"), let_out, times=1)
     title.fill("Evening on the slip, 2nd")
     title.press("Enter")
     expect(hand.get_by_role("heading", name="Who is it?")).to_be_visible()
