@@ -61,16 +61,12 @@ export function JobList() {
   const making = useRef("");
   const ask = useCallback(
     (change: Partial<Record<(typeof NAMES)[number], string>>) => {
-      setParams(
-        (old) => {
-          const next = new URLSearchParams(old);
-          for (const [name, value] of Object.entries({ page: "", ...change }))
-            if (value) next.set(name, value);
-            else next.delete(name);
-          return next;
-        },
-        { replace: true },
-      );
+      // From the address itself: of two changes in one breath the second would else not know the first.
+      const next = new URLSearchParams(window.location.search);
+      for (const [name, value] of Object.entries({ page: "", ...change }))
+        if (value) next.set(name, value);
+        else next.delete(name);
+      setParams(next, { replace: true });
     },
     [setParams],
   );

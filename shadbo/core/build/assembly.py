@@ -45,7 +45,7 @@ Role = Literal[
     "clip",
     "void",
 ]
-ViewName = Literal["tape", "edge", "front", "back", "parts", "stretch", "holes", "mat", "apart"]
+ViewName = Literal["tape", "edge", "front", "back", "frame", "parts", "stretch", "holes", "mat", "apart"]
 
 
 CALLED = {

@@ -5,6 +5,7 @@ from typing import Literal
 
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.shapes.polygon import Dot, Ring, box_of
+from shadbo.core.sheet.quantity import Quantity
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,6 +59,7 @@ class Spot:
 class Window:
     """An opening to cut out of a board: its innermost edge in the front plane, about the board's own middle.
 
+    ``sizes`` are its lines, where it is cut to any.
     ``stays``: what is left standing inside another opening; nothing is cut out of the board by it.
     """
 
@@ -68,6 +70,7 @@ class Window:
     bevelled: bool = True
     stays: bool = False
     key: str = ""
+    sizes: tuple[Quantity, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,6 +5,8 @@ from typing import Literal
 
 from shadbo.core.shop.boards import TapeKind
 
+Drying = Literal["", "paste_h", "puzzle_glue_h", "spray_h", "tape_alone_h"]
+"""What has to dry before the next step, by the name of its time in the practice, in hours."""
 FactorKind = Literal["hardware_factor", "tape_factor", "hinge_factor", "pin_factor", "magnet_factor"]
 
 
@@ -27,6 +29,7 @@ class Mount:
     tape: TapeKind | None = None
     factor: FactorKind = "hardware_factor"
     care: str = ""
+    dries: Drying = ""
 
 
 def _all(*mounts: Mount) -> dict[str, Mount]:
@@ -69,6 +72,7 @@ MOUNTS = _all(
         wets=True,
         tape="linen hinge",
         factor="hinge_factor",
+        dries="paste_h",
     ),
     Mount(
         "corners",
@@ -138,6 +142,7 @@ MOUNTS = _all(
         tape="spray",
         factor="tape_factor",
         care="Spray adhesive: open the doors, no flame, mask.",
+        dries="spray_h",
     ),
     Mount(
         "glue on the face",
@@ -148,6 +153,7 @@ MOUNTS = _all(
         wets=True,
         tape="spray",
         factor="tape_factor",
+        dries="puzzle_glue_h",
     ),
     Mount(
         "glue to the backing",
@@ -160,6 +166,7 @@ MOUNTS = _all(
         glues=True,
         tape="spray",
         factor="tape_factor",
+        dries="puzzle_glue_h",
     ),
     Mount(
         "top tape",

@@ -55,6 +55,7 @@ class Faceted:
     lamps = _One(facets.Lamps)
     steps = _One(facets.Steps)
     joints = _One(facets.Joints)
+    made_frame = _One(facets.MadeFrame)
     stretching = _One(facets.Stretching)
     bracing = _One(facets.Bracing)
     cloth = _One(facets.Cloth)

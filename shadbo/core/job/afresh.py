@@ -3,7 +3,7 @@
 from shadbo.core.job.job import Job
 from shadbo.core.shop.values import STORED
 
-OF_THE_ONE = ("pins", "practice", "mark", "materials", "handed_over", "received", "due")
+OF_THE_ONE = ("pins", "practice", "mark", "materials", "work", "handed_over", "received", "due")
 """What belongs to the one job and not to the next: what was cut, by which habits, and its days."""
 
 

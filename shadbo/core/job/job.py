@@ -12,6 +12,7 @@ from shadbo.core.displays.gathered.options import Layout, Place
 from shadbo.core.displays.kinds import HOMES
 from shadbo.core.job.options import DisplayKind, Options
 from shadbo.core.job.own_frame import OwnFrame
+from shadbo.core.job.work import Work
 from shadbo.core.pieces.pieces import Brace, LooseCanvas, Piece, StretchedCanvas
 from shadbo.core.shop.kept import Materials
 from shadbo.core.shop.materials import Hanger, HangerKind, Wire
@@ -61,6 +62,7 @@ class Job(Value):
     ``frame`` is one that exists already, whichever display is built in it.
     ``finish`` is what the moulding is treated with, ``agreed`` the price told to the owner, ``insured`` the sum that
     the piece is insured for while it is here, both in the shop's currency.
+    ``work`` is what was done at the bench.
     ``practice``, ``mark`` and ``materials`` are the shop's as they were when the first part was cut.
     """
 
@@ -84,12 +86,23 @@ class Job(Value):
     practice: Practice | None = None
     mark: MarkName | None = None
     materials: Materials = Materials()
+    work: Work = Field(default_factory=dict)
     handed_over: dt.date | None = None
 
     @property
     def own_frame(self) -> OwnFrame | None:
         """The frame that exists, where the framer means to use it."""
         return self.frame if self.frame is not None and self.frame.used else None
+
+    @property
+    def begun(self) -> bool:
+        """Whether something of it is cut or done, so that what the shop changes later no longer moves it."""
+        return bool(self.pins) or any(done.ended is not None for done in self.work.values())
+
+    @property
+    def closed(self) -> bool:
+        """Whether it was handed over at the bench: it can be read, or reopened with a reason."""
+        return self.handed_over is not None and bool(self.work)
 
     @model_validator(mode="after")
     def _ids_once(self) -> "Job":

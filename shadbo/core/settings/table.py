@@ -8,7 +8,7 @@ from typing import Literal
 
 from shadbo.core.findings import StationName
 
-Unit = Literal["length", "kg", "times", "share", "°", "K", "% RH", "N/mm", "MPa", "layers"]
+Unit = Literal["length", "kg", "times", "share", "°", "K", "% RH", "N/mm", "MPa", "layers", "min", "h", "days", "coats"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -148,6 +148,13 @@ SETTINGS: tuple[Setting, ...] = (
         ("seam_from_corner_mm", "A backing's seam stays from a corner by", "length"),
         ("peg_stress_mpa", "A dowel bends under at most", "MPa"),
         ("border_every_mm", "A border is checked every", "length"),
+        ("dye_test_min", "A dye test on a hidden thread takes", "min"),
+        ("mist_min", "Alcohol mist is left for", "min"),
+        ("press_days", "A pressed plant stays in the press", "days"),
+        ("paste_h", "Hinge paste dries under weights", "h"),
+        ("puzzle_glue_h", "Glue of a puzzle and its backing sets under weights", "h"),
+        ("spray_h", "Spray adhesive sets before fitting", "h"),
+        ("tape_alone_h", "Tape that holds alone sets under weights", "h"),
     ),
     *_rows(
         "parts",
@@ -165,6 +172,17 @@ SETTINGS: tuple[Setting, ...] = (
         ("joint_over_mm", "A corner wants more than glue from a side of", "length"),
         ("joint_deeper_mm", "A corner wants more than glue from a depth of", "length"),
         ("border_gauge_mm", "The border gauge gives or takes", "length"),
+        ("pace_times", "Work takes, times the usual minutes", "times"),
+        ("clamp_min", "A glued corner stays clamped", "min"),
+        ("glue_load_h", "Wood glue bears a load after", "h"),
+        ("coats", "Coats of a finish", "coats"),
+        ("coat_h", "Between two coats", "h"),
+        ("coats_dry_h", "A finish dries before fitting", "h"),
+        ("pane_dry_min", "A cleaned pane dries", "min"),
+        ("dust_min", "Dust on a large acrylic, to begin with", "min"),
+        ("dust_min_per_m2", "Dust on a large acrylic, for each square metre", "min"),
+        ("lamps_burn_min", "Lamps burn for a trial", "min"),
+        ("order_days", "What is cut elsewhere comes after working days", "days"),
     ),
     *_rows(
         "hang",

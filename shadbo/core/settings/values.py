@@ -171,7 +171,7 @@ def set_to(practice: Practice, setting: Setting, value: float | None, mark: Mark
         steps[n][field] = value
         data["floater_gaps"] = steps
     else:
-        data[setting.name] = int(value) if setting.unit == "layers" else value
+        data[setting.name] = int(value) if setting.unit in ("layers", "coats") else value
     try:
         after = Practice.model_validate(data)
     except ValidationError as bad:

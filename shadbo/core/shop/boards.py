@@ -29,7 +29,10 @@ BRITTLE: tuple[SheetKind, ...] = ("glass", "acrylic")
 
 
 class SheetStock(Value):
-    """A sheet as it is bought: glazing, mat board, mount board, backing."""
+    """A sheet as it is bought: glazing, mat board, mount board, backing.
+
+    ``lead_days``: it is ordered cut to size, and comes after so many working days; None where it is cut here.
+    """
 
     id: Id
     name: Line
@@ -41,6 +44,7 @@ class SheetStock(Value):
     coated: bool = False
     acid_free: bool | None = None
     colour: Colour | None = None
+    lead_days: Annotated[int, Field(ge=0, le=365)] | None = None
 
     @property
     def safe(self) -> bool | None:

@@ -9,6 +9,8 @@ from shadbo.core.shop.values import Line, Millimetres, Positive, Tool, Value
 from shadbo.core.words.lengths import Mark, MarkName, System
 
 Factor = Annotated[float, Field(ge=1, le=50)]
+Minutes = Annotated[float, Field(gt=0, le=1440)]
+Hours = Annotated[float, Field(gt=0, le=1000)]
 
 
 class Step(Value):
@@ -174,6 +176,25 @@ class Practice(Value):
     wire_factor: Factor = 4.0
     withdrawal_factor: Factor = 5.0
     lateral_factor: Factor = 1.6
+
+    pace_times: Annotated[float, Field(ge=0.2, le=5)] = 1.0
+    clamp_min: Minutes = 45.0
+    glue_load_h: Hours = 24.0
+    dye_test_min: Minutes = 10.0
+    mist_min: Minutes = 15.0
+    paste_h: Hours = 12.0
+    puzzle_glue_h: Hours = 3.0
+    spray_h: Hours = 24.0
+    tape_alone_h: Hours = 24.0
+    coats: Annotated[int, Field(ge=1, le=20)] = 3
+    coat_h: Hours = 1.0
+    coats_dry_h: Hours = 24.0
+    lamps_burn_min: Minutes = 60.0
+    pane_dry_min: Minutes = 10.0
+    dust_min: Minutes = 10.0
+    dust_min_per_m2: Minutes = 40.0
+    order_days: Annotated[float, Field(ge=1, le=365)] = 5.0
+    press_days: Annotated[float, Field(ge=1, le=365)] = 14.0
 
     def half_width_mm(self, tool: Tool) -> float:
         """Reading uncertainty of a tool, as a half-width."""

@@ -8,8 +8,6 @@ from shadbo.core.job.job import Demand
 from shadbo.core.plan import Plan
 from shadbo.core.words.words import say
 
-DUST_MIN, DUST_MIN_PER_M2 = 10, 40
-"""Minutes a person at the dust on a large sheet of acrylic: common practice, no source."""
 ASKED: dict[Demand, str] = {
     "no wire": "no wire",
     "acrylic only": "acrylic, no glass",
@@ -50,8 +48,7 @@ def before_closing(plan: Plan) -> list[Question]:
 def _dust(plan: Plan) -> tuple[str, str, str]:
     a = plan.assembly
     assert a is not None
-    area = a.outside_width.value * a.outside_height.value / 1e6
-    minutes = DUST_MIN + DUST_MIN_PER_M2 * area
+    minutes = dust_minutes(plan)
     two = two_people(plan)
     people = "two people" if two else "one person"
     return (
@@ -59,6 +56,13 @@ def _dust(plan: Plan) -> tuple[str, str, str]:
         "",
         "temporary screws before it is turned" if two else "work upwards from it",
     )
+
+
+def dust_minutes(plan: Plan) -> float:
+    """Minutes a person at the dust on a large sheet of acrylic."""
+    assert plan.assembly is not None
+    area = plan.assembly.outside_width.value * plan.assembly.outside_height.value / 1e6
+    return plan.desk.practice.dust_min + plan.desk.practice.dust_min_per_m2 * area
 
 
 def _asked(plan: Plan, demand: Demand) -> Question:

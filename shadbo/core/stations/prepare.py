@@ -22,8 +22,6 @@ from shadbo.core.pieces.pieces import (
 from shadbo.core.words.lengths import Both
 from shadbo.core.words.words import Mm, both, say
 
-TEST_MIN, MIST_MIN = 10, 15
-"""Minutes of a dye test before water touches cloth, and of one mist: common practice, no source."""
 MAY: dict[FactName, tuple[str, str]] = {
     "may_touch_glazing": ("touch the glazing", "nothing on its face"),
     "may_be_glued": ("glue", "no adhesive"),
@@ -54,7 +52,7 @@ def prepare_rows(desk: Desk) -> list[Question]:
     """The first rows of the mount's station; among several pieces those that are handled alike are named together."""
     alike: dict[Ready, list[str]] = {}
     for piece in desk.pieces:
-        for row in (_handling(piece), *_ready(desk, piece)):
+        for row in (handling(piece), *made_ready(desk, piece)):
             alike.setdefault(row, []).append(piece.name or piece.noun)
     several = len(desk.pieces) > 1
     rows = [
@@ -70,7 +68,7 @@ def prepare_rows(desk: Desk) -> list[Question]:
     return rows
 
 
-def _handling(piece: Piece) -> Ready:
+def handling(piece: Piece) -> Ready:
     """One line for all facts: what may be done, what must not, what it asks."""
     facts = piece.told
     may = [yes for name, (yes, _) in MAY.items() if facts[name]]
@@ -81,7 +79,7 @@ def _handling(piece: Piece) -> Ready:
     return "Handle it", value, "; ".join((*never, *must, *worth))
 
 
-def _ready(desk: Desk, piece: Piece) -> Iterator[Ready]:
+def made_ready(desk: Desk, piece: Piece) -> Iterator[Ready]:
     """What is done to it first: label, what, how."""
     detail, facts = piece.detail, piece.told
     if isinstance(detail, Garment | Flag | Needlework):
@@ -155,10 +153,10 @@ BADGES = {
 
 
 def _flattened(desk: Desk, piece: Piece, facts: Told) -> Ready:
-    test = f"first a dye test on a hidden thread, {TEST_MIN} min"
+    test = f"first a dye test on a hidden thread, {desk.practice.dye_test_min:g} min"
     if facts["may_be_steamed"]:
         how = f"{test}; keep {{}} off anything printed, signed or stuck on"
         return "Flatten it", "steam from behind", say(desk.mark, how, Mm(desk.practice.steam_clear_mm))
     if facts["may_be_wetted"]:
-        return "Flatten it", f"alcohol mist, {MIST_MIN} min, again if need be", f"{test}; ventilate, no flame"
+        return "Flatten it", f"alcohol mist, {desk.practice.mist_min:g} min, again if need be", f"{test}; ventilate, no flame"
     return "Flatten it", "dry, under flat weight", both("or leave its creases: they are part of its history")

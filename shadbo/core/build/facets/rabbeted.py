@@ -174,6 +174,26 @@ class Inside(Facet):
 
 
 @dataclass(frozen=True, slots=True)
+class MadeFrame(Facet):
+    """A frame as it came out: its inside at ends and middle, its outside, how deep it is inside."""
+
+    middle: Axes = keyed("frame.inside_{axis}.middle")
+    top: Quantity | None = keyed("frame.inside_width.top")
+    bottom: Quantity | None = keyed("frame.inside_width.bottom")
+    left: Quantity | None = keyed("frame.inside_height.left")
+    right: Quantity | None = keyed("frame.inside_height.right")
+    outside: Axes | None = keyed("frame.outside_{axis}")
+    rabbet: Quantity | None = keyed("frame.rabbet_depth")
+    depth: Quantity | None = keyed("frame.inside_depth")
+
+    @property
+    def read(self) -> tuple[Quantity, ...]:
+        """What is read of it, in the tape's order."""
+        inside = (self.top, self.middle.width, self.bottom, self.left, self.middle.height, self.right)
+        return tuple(q for q in (*inside, self.rabbet, self.depth) if q is not None)
+
+
+@dataclass(frozen=True, slots=True)
 class TakingUp(Facet):
     """Lines that the inside of a frame is made up with, as they were wanted; of each build those that it has."""
 

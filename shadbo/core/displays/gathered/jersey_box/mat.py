@@ -124,12 +124,16 @@ def mat_windows(desk: Desk, o: JerseyOptions, sat: Seated, plan: MatPlan, group:
     """Every opening of both mats, about the mat's middle."""
     s = desk.sheet
     reveal = s["mat.reveal"].value if "mat.reveal" in s else 0.0
-    rings = [("opening", f"opening for {sat.garment.name}", plan.opening, "opening.width")]
+    lines = (s["opening.width"], s["opening.height"])
+    outer = tuple(s[k] for k in ("opening.outer_width", "opening.outer_height") if k in s)
+    name = f"opening for {sat.garment.name}"
+    rings = [("opening", name, plan.opening, "opening.width", lines, outer)]
     for x in sat.behind:
-        w, h = s[f"{x.key}.window_width"].value, s[f"{x.key}.window_height"].value
-        ring = moved(centred(max(w, 1.0), max(h, 1.0)), *group.at[x.id])
-        rings.append((x.id, f"window for {x.name}", ring, f"{x.key}.window_width"))
-    out = [Window(i, n, outer_edge(r, reveal), "mat", key=k) for i, n, r, k in rings]
-    if reveal > 0:
-        out += [Window(f"{i}-inner", f"{n}, inner", r, "mat_inner", key=k) for i, n, r, k in rings]
+        w, h = s[f"{x.key}.window_width"], s[f"{x.key}.window_height"]
+        ring = moved(centred(max(w.value, 1.0), max(h.value, 1.0)), *group.at[x.id])
+        rings.append((x.id, f"window for {x.name}", ring, w.key, (w, h), ()))
+    double = reveal > 0
+    out = [Window(i, n, outer_edge(r, reveal), "mat", key=k, sizes=o if double else q) for i, n, r, k, q, o in rings]
+    if double:
+        out += [Window(f"{i}-inner", f"{n}, inner", r, "mat_inner", key=k, sizes=q) for i, n, r, k, q, _ in rings]
     return tuple(out)

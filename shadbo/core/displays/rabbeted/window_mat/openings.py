@@ -17,11 +17,11 @@ def openings(
         return ()
     ring = around(window[0].value, window[1].value, off)
     if not double:
-        return (Window("window", "window", ring, "mat", key="window.width"),)
+        return (Window("window", "window", ring, "mat", key="window.width", sizes=window),)
     wide = around(outer[0].value, outer[1].value, off)
     return (
-        Window("window", "window", wide, "mat", key="window.outer_width"),
-        Window("window-inner", "window, inner", ring, "mat_inner", key="window.width"),
+        Window("window", "window", wide, "mat", key="window.outer_width", sizes=outer),
+        Window("window-inner", "window, inner", ring, "mat_inner", key="window.width", sizes=window),
     )
 
 

@@ -1,0 +1,17 @@
+"""The usual cautions, where a step can hurt; local codes and licensed practice come first."""
+
+GLASS = "Glass: gloves and eye protection; score and snap away from you. Leave it in its frame when you can."
+ACRYLIC = "Score it in several light passes over a straight edge; eye protection when it breaks."
+KNIFE = "Knife: a fresh blade, several light passes, the hand behind the rule."
+SAW = "Saw: guards on, no short piece by hand, ear and eye protection."
+ROUTER = "Router or spindle: guards, push sticks, small passes against the feed; nothing short by hand."
+DRILL = "Drill: eye protection, and a stop on the bit."
+STAPLER = "Stapler and point driver: eye protection."
+SPRAY = "Spray adhesive: doors open, no flame, a mask."
+SOLVENT = "Finishes: ventilate, no flame. Rags with drying oil can set fire to themselves: dry them flat outdoors."
+STEAM = "Steam scalds: hand behind the head of the steamer."
+MIST = "Alcohol: ventilate, no flame."
+MAINS = "Only a listed low-voltage supply, outside the box, and a way out for its heat; the local electrical code and a licensed electrician decide."  # noqa: E501
+OLD_FRAME = "Old paint may hold lead: test it, do not sand it dry. Bent tabs are sharp: lift them with a tool."
+LIFT = "Lift and turn it with two people; temporary screws before it is turned."
+WALL = "Wall: clear of cables and pipes; fixings rated for it. Over beds and seats follow local guidance."

@@ -1,0 +1,308 @@
+"""The frame: cut, joined, finished and measured; or one that exists, looked over."""
+
+from collections.abc import Iterator
+
+from shadbo.core.shop.boards import MilledProfile
+from shadbo.core.steps import cautions
+from shadbo.core.steps.arriving import SETTLED
+from shadbo.core.steps.preparing import STRETCHED, needs_stretching
+from shadbo.core.steps.site import HOUR, Site
+from shadbo.core.steps.step import Check, Fetched, Made, Step, Thing
+from shadbo.core.words.words import both
+
+SLOTTED, JOINED, UNCLAMPED = Thing("slotted"), Thing("joined", "frame"), Thing("unclamped", "frame")
+STRONG, FINISHED, MEASURED = Thing("strong", "frame"), Thing("finished", "frame"), Thing("measured", "frame")
+STANDS = (STRONG, FINISHED, MEASURED)
+"""What holds of a frame before anything goes into it."""
+BEYOND = "glazing, mats and boards follow what was read"
+
+
+def framing(site: Site) -> Iterator[Step]:
+    """All steps of the frame, by what it is made of; nothing where there is none."""
+    if not site.framed:
+        return
+    if not site.rails:
+        yield _existing(site)
+        return
+    yield from _cut(site)
+    if site.pegs is not None:
+        yield from _pegged(site)
+        return
+    yield _joined(site, tuple(t for t in _slotted(site)))
+    yield _unclamped(site)
+    yield _finished(site, UNCLAMPED)
+    yield _measured(site, (UNCLAMPED, FINISHED))
+
+
+def _existing(site: Site) -> Step:
+    """A frame that exists, was bought, or is an old sash: its sizes are on the plan already."""
+    made = site.made_frame
+    rails = site.assembly.by_role("rail")
+    checks = [Check("sound", "Its corners are sound, and nothing is loose"), Check("clear", "Its rabbet is clear")]
+    if site.job.own_frame is None and made is not None:
+        checks += [site.read(q, beyond=BEYOND) for q in made.read]
+    return Step(
+        "frame.check",
+        "frame",
+        f"Look the frame over: {rails[0].called}",
+        tuple(Made(t) for t in (JOINED, *STANDS)),
+        (SETTLED,),
+        (both("take out what was in it; keep its glass if it is whole"),),
+        view="back",
+        tools=("tape", "rule"),
+        fetched=site.fetch(p for p in rails if p.fetched),
+        minutes=site.took("measure", each=1),
+        cautions=(cautions.OLD_FRAME,),
+        checks=tuple(checks),
+    )
+
+
+def _cut(site: Site) -> Iterator[Step]:
+    """Milled or ripped where the stock asks for it, cut, and made ready for what its corners take."""
+    needs = (SETTLED, *((STRETCHED,) if needs_stretching(site) else ()))
+    milled = isinstance(site.assembly.moulding, MilledProfile)
+    if milled or site.steps is not None:
+        wanted = site.lines(("rail.ripped",))
+        yield Step(
+            "mill",
+            "frame",
+            "Mill the rabbet into the stock" if milled else "Rip the boards, and mill their steps",
+            (Made(Thing("part", "stock")),),
+            needs,
+            (
+                both("several shallow passes; try the stock's orientation on scrap first"),
+                both("all rails with one setting, one spare rail and a test piece among them"),
+            ),
+            view="edge",
+            sizes=tuple(wanted),
+            tools=("router table", "test piece"),
+            minutes=site.took("mill", metres=site.metres),
+            cautions=(cautions.ROUTER,),
+            checks=(Check("fits", "A layer of the package lies in the test piece's rabbet"),),
+        )
+        needs = (Thing("part", "stock"),)
+    rails = site.rails
+    yield Step(
+        "cut.rails",
+        "frame",
+        "Cut the rails",
+        tuple(Made(t) for t in site.have(rails)),
+        needs,
+        (
+            both("opposite rails against one stop, so that they are equal"),
+            both("long point to long point; the two mitres of a rail lean opposite ways"),
+        ),
+        view="parts",
+        lit=tuple(p.key for p in rails),
+        sizes=site.asked(rails),
+        tools=("mitre saw", "stop", "tape"),
+        fetched=site.fetch(rails),
+        minutes=site.took("saw", metres=site.metres, each=4),
+        cautions=(cautions.SAW,),
+        checks=(
+            *(site.read(q, beyond="what is not cut yet follows it") for q in site.asked(rails)),
+            Check("equal", "Opposite rails are equal, laid side by side"),
+        ),
+    )
+    joint = site.assembly.joint
+    if joint is not None and joint.pieces:
+        yield Step(
+            "slot",
+            "frame",
+            f"Make the corners ready: {joint.kind}",
+            (Made(SLOTTED),),
+            site.have(rails),
+            (both("left and right ends are marked apart; try one corner dry"),),
+            view="parts",
+            tools=("slot cutter", "drill"),
+            fetched=tuple(Fetched(4 * x.each, x.name, both("")) for x in joint.pieces),
+            minutes=site.took("slot", each=4),
+            cautions=(cautions.ROUTER,),
+            checks=(Check("dry", "One corner closes dry, flush at the face"),),
+        )
+
+
+def _slotted(site: Site) -> tuple[Thing, ...]:
+    joint = site.assembly.joint
+    return (*site.have(site.rails), *((SLOTTED,) if joint is not None and joint.pieces else ()))
+
+
+def _joined(site: Site, needs: tuple[Thing, ...]) -> Step:
+    p = site.practice
+    return Step(
+        "join",
+        "frame",
+        "Join the frame",
+        (
+            Made(JOINED, p.clamp_min, "glue in clamps", "a corner opens when the clamp comes off too soon"),
+            Made(STRONG, p.glue_load_h * HOUR, "glue hardens", "the glue does not bear a load yet"),
+        ),
+        needs,
+        (
+            both("lay it dry first; wet or size open grain"),
+            both("glue, clamp, and wipe off what comes out inside the rabbet"),
+        ),
+        view="front",
+        lit=tuple(x.key for x in site.rails),
+        tools=("wood glue", "clamps", "square"),
+        minutes=site.took("join", metres=site.metres),
+        checks=(Check("mitres", "No mitre stands open by more than a sheet of paper"),),
+    )
+
+
+def _unclamped(site: Site) -> Step:
+    return Step(
+        "unclamp",
+        "frame",
+        "Take it out of the clamps",
+        (Made(UNCLAMPED),),
+        (JOINED,),
+        view="back",
+        tools=("tape",),
+        minutes=site.took("look"),
+        checks=(
+            Check("diagonals", "Both diagonals are alike"),
+            Check("flat", "It lies flat: no corner rocks"),
+        ),
+    )
+
+
+def _finished(site: Site, needs: Thing) -> Step:
+    """Its finish in coats where the job names one; else it comes finished."""
+    p, finish = site.practice, site.job.finish
+    hours = (p.coats - 1) * p.coat_h + p.coats_dry_h
+    wait = Made(FINISHED, hours * HOUR if finish else 0.0, "finish dries", "paint that is soft prints and sticks")
+    return Step(
+        "finish",
+        "frame",
+        f"Finish it: {finish}" if finish else "Fill and touch up the corners",
+        (wait,),
+        (needs,),
+        (
+            (
+                site.say("{} coats, {} h between them", p.coats, f"{p.coat_h:g}"),
+                both("outer edges are eased now, a chamfer adds to the sight and not to the lip"),
+            )
+            if finish
+            else (both("rub filler into the mitres, wipe across them, touch up"),)
+        ),
+        view="front",
+        tools=("brush", "fine paper") if finish else ("filler", "touch-up"),
+        minutes=site.took("finish", metres=site.metres * (p.coats if finish else 0)),
+        cautions=(cautions.SOLVENT,) if finish else (),
+        checks=(Check("even", "Even all round, seen along the light"),),
+    )
+
+
+def _measured(site: Site, needs: tuple[Thing, ...], dry: bool = False) -> Step:
+    made = site.made_frame
+    read = made.read if made is not None else ()
+    where = "between the pegs' rails, laid dry" if dry else "inside, behind the lip"
+    return Step(
+        "measure.frame",
+        "frame",
+        f"Measure the frame {where}",
+        (Made(MEASURED),),
+        needs,
+        (
+            both("both ends and the middle, in both directions, after the finish"),
+            both("what goes into it is cut and ordered to what you read now"),
+        ),
+        view="frame",
+        lit=tuple(q.key for q in read),
+        tools=("tape", "caliper"),
+        minutes=site.took("measure", each=len(read)),
+        checks=tuple(site.read(q, beyond=BEYOND) for q in read),
+    )
+
+
+def _pegged(site: Site) -> Iterator[Step]:
+    """Dowels before the glue: three rails, the object pushed on, and the last rail over its dowel."""
+    pegs = [p for p in site.assembly.parts if p.role == "strip" and p.to_cut]
+    three, on = Thing("three sides", "frame"), Thing("mounted", "pegs")
+    marks = site.lines(("peg.rail_upright", "peg.rail_across", "peg.rail_deep", "peg.in_rail", "peg.in_object"))
+    ready = tuple(Thing("ready", p.id) for p in site.desk.pieces)
+    yield _measured(site, site.have(site.rails), dry=True)
+    yield Step(
+        "drill.rails",
+        "frame",
+        "Drill the rails for their dowels",
+        (Made(Thing("marked", "rails")),),
+        site.have(site.rails),
+        tuple(both(x) for join in site.assembly.joins if join.part for x in join.operations[:1]),
+        view="holes",
+        sizes=tuple(marks),
+        tools=("drill", "stop", "template"),
+        minutes=site.took("drill", each=len(pegs) * 2),
+        cautions=(cautions.DRILL,),
+        checks=(Check("scrap", "The dowel in hand fits a hole drilled in scrap"),),
+    )
+    yield Step(
+        "cut.pegs",
+        "frame",
+        "Cut the dowels, and seat them in the rails",
+        tuple(Made(t) for t in site.have(pegs)),
+        (MEASURED, Thing("marked", "rails")),
+        view="parts",
+        lit=tuple(p.key for p in pegs),
+        sizes=site.asked(pegs),
+        tools=("fine saw", "rule"),
+        fetched=site.fetch(pegs),
+        minutes=site.took("cut strip", each=len(pegs)),
+        cautions=(cautions.SAW,),
+        checks=tuple(site.read(q) for q in site.asked(pegs) if q.name is not None and q.key == "peg.length"),
+    )
+    yield Step(
+        "drill.object",
+        "mount",
+        "Mark the object on the seated dowels, and drill it",
+        (Made(Thing("marked", "object")),),
+        (*site.have(pegs), *ready),
+        (both("lay the object on the dowels; mark, drill with a stop, try"),),
+        view="holes",
+        sizes=tuple(site.lines(("peg.object_up", "peg.object_across", "peg.object_deep"))),
+        stuff="piece",
+        tools=("drill", "stop"),
+        minutes=site.took("drill", each=2),
+        cautions=(cautions.DRILL,),
+        checks=(Check("slides", "The object slides onto both dowels without force"),),
+    )
+    yield _finished(site, Thing("marked", "rails"))
+    p = site.practice
+    yield Step(
+        "join.three",
+        "frame",
+        "Join three rails",
+        (Made(three, p.clamp_min, "glue in clamps", "a corner opens when the clamp comes off too soon"),),
+        (*_slotted(site), *site.have(pegs), FINISHED, Thing("marked", "object")),
+        (both("the fourth goes on last, over its dowel: lay it on dry as a spacer"),),
+        view="front",
+        tools=("wood glue", "clamps", "square"),
+        minutes=site.took("join", metres=site.metres),
+        checks=(Check("mitres", "No mitre stands open by more than a sheet of paper"),),
+    )
+    yield Step(
+        "pegs.on",
+        "mount",
+        "Push the object onto its dowel",
+        (Made(on),),
+        (three, Thing("marked", "object")),
+        view="front",
+        stuff="piece",
+        minutes=site.took("mount"),
+        checks=(Check("level", "It stands level and at its height"),),
+    )
+    last = _joined(site, (on,))
+    yield Step(
+        "join.last",
+        last.stage,
+        "Close the frame with the last rail, over its dowel",
+        last.makes,
+        (on,),
+        (both("glue both mitres, clamp with padded jaws, nothing on the object"),),
+        view="front",
+        tools=last.tools,
+        minutes=last.minutes,
+        checks=last.checks,
+    )
+    yield _unclamped(site)

@@ -1,0 +1,92 @@
+"""How each piece is held: its places marked, then mounted, and left alone where something dries."""
+
+from collections.abc import Iterator
+
+from shadbo.core.build.mounts import MountPlan, said
+from shadbo.core.steps import cautions
+from shadbo.core.steps.framing import MEASURED
+from shadbo.core.steps.site import HOUR, Site
+from shadbo.core.steps.step import Check, Fetched, Made, Step, Thing
+from shadbo.core.words.words import both
+
+BOARDS = ("board", "mat", "mat_inner", "backing")
+
+
+def mounting(site: Site) -> Iterator[Step]:
+    """Marks first, one step for each mount after them."""
+    if site.pegs is not None:
+        return
+    spots = [s for s in site.assembly.spots if s.plane in ("board", "mat")]
+    boards = site.have(p for p in site.assembly.parts if p.id in BOARDS and p.to_cut and p.role == "board")
+    marked = Thing("marked", "board")
+    if spots and boards:
+        yield Step(
+            "mark.board",
+            "mount",
+            "Mark the board from its template",
+            (Made(marked),),
+            boards,
+            (
+                both("the template's check bar is measured before it is laid on"),
+                both("top is up; holes are made from the front, into a soft board"),
+            ),
+            view="holes",
+            stuff="paper",
+            tools=("template", "awl", "pencil"),
+            minutes=site.took("mark", each=len(spots)),
+            cautions=(cautions.KNIFE,),
+            checks=(Check("top", "Its top is marked, and every place of the list is on it"),),
+        )
+    for plan in site.assembly.mounts:
+        yield _mounted(site, plan, (*boards, *((marked,) if spots and boards else ())))
+
+
+def mounted(site: Site) -> tuple[Thing, ...]:
+    """All pieces in their mounts; where no mount is planned they lie in the package by themselves."""
+    if site.pegs is not None:
+        return ()
+    things = tuple(Thing("mounted", m.of or "piece") for m in site.assembly.mounts)
+    if not things:
+        return tuple(Thing("ready", p.id) for p in site.desk.pieces)
+    return things
+
+
+def held_by_closing(plan: MountPlan) -> bool:
+    """Whether it is held by what closes the frame: clips and points that come later, panes that press on it."""
+    return plan.tape is None and not plan.taken.mount.glues and not plan.taken.mount.pierces
+
+
+def _mounted(site: Site, plan: MountPlan, boards: tuple[Thing, ...]) -> Step:
+    mount, of = plan.taken.mount, plan.of
+    pieces = [p for p in site.desk.pieces if not of or p.id == of]
+    ready = tuple(Thing("ready", p.id) for p in pieces)
+    forms = site.have(p for p in site.assembly.parts if p.role == "board" and p.to_cut and p.id not in BOARDS)
+    backing = site.have(p for p in site.assembly.parts if p.role == "backing" and p.to_cut and not site.framed)
+    hours = float(getattr(site.practice, mount.dries)) if mount.dries else 0.0
+    name = plan.name or pieces[0].name or pieces[0].noun
+    care = [mount.care] if mount.care else []
+    lines = site.desk.sheet
+    count = int(lines[plan.used_key].value) if plan.used_key in lines else 0
+    size = site.say("{}", lines[plan.run_key]) if plan.run_key in lines else both("")
+    return Step(
+        f"mount.{of or 'piece'}",
+        "mount",
+        f"Mount it: {name}, {mount.name}",
+        (
+            Made(
+                Thing("mounted", of or "piece"),
+                hours * HOUR,
+                "sets under weights" if hours else "",
+                "it shifts or lets go where it is moved too soon",
+            ),
+        ),
+        (*ready, *boards, *forms, *backing, *((MEASURED,) if site.framed else ())),
+        tuple(said(site.desk, line) for line in mount.steps),
+        view="holes" if any(s.of == of for s in site.assembly.spots) else "back",
+        stuff="piece",
+        tools=("weights",) if hours else (),
+        fetched=(Fetched(count, plan.tape.name, size),) if plan.tape is not None and count else (),
+        minutes=site.took("mount", square=0.1, each=count),
+        cautions=tuple(care),
+        checks=(Check("straight", "It stands straight, at its place"), Check("held", "Nothing moves when it is tilted")),
+    )

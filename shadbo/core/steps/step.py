@@ -1,0 +1,120 @@
+"""One step of the work: what it makes of what, how, with what, and what is looked at before it counts as done."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from shadbo.core.build.assembly import ViewName
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.words.lengths import Both
+
+Stage = Literal["receive", "prepare", "frame", "boards", "mount", "fit", "close", "leave"]
+"""The order of the trade: what could be done now is done in this order."""
+STAGES: tuple[Stage, ...] = ("receive", "prepare", "frame", "boards", "mount", "fit", "close", "leave")
+Stuff = Literal["piece", "wood", "paper", "glass"]
+"""What is in hand: where the bench must be clean in another way."""
+ThingKind = Literal[
+    "here",
+    "settled",
+    "ready",
+    "part",
+    "slotted",
+    "three sides",
+    "joined",
+    "unclamped",
+    "strong",
+    "finished",
+    "measured",
+    "ordered",
+    "marked",
+    "opened",
+    "mounted",
+    "clean",
+    "tried",
+    "laid",
+    "looked",
+    "fixed",
+    "covered",
+    "hung",
+    "labelled",
+    "checked",
+    "pictured",
+    "packed",
+    "gone",
+]
+
+
+@dataclass(frozen=True, slots=True)
+class Thing:
+    """A state of the work that one step brings about and others need, of one part, join or piece where it has an id."""
+
+    kind: ThingKind
+    id: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Made:
+    """What a step makes, and how long after its end it can be used: ``why`` says what happens in that time.
+
+    ``early`` says what comes of using it sooner.
+    """
+
+    thing: Thing
+    after_min: float = 0.0
+    why: str = ""
+    early: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Fetched:
+    """So many of one thing for a step, of one size where it has any."""
+
+    count: int
+    name: str
+    size: Both
+
+
+@dataclass(frozen=True, slots=True)
+class Check:
+    """Something to look at or to measure before a step counts as done.
+
+    A size is read against ``wanted``, give or take ``within_mm``. With a ``key`` it is the real size of that line, and
+    the plan follows it; without one the reading stays with the step. ``beyond`` says what follows where it is out.
+    """
+
+    id: str
+    words: str
+    wanted: Quantity | None = None
+    within_mm: float = 0.0
+    key: str = ""
+    beyond: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """One operation at the bench. ``says`` is one sentence, ``how`` what to mind, in the order of doing.
+
+    ``makes`` and ``needs`` give the order. ``view`` is its drawing, ``lit`` the lines that stand out in it; ``sizes``
+    are what the plan asks of it. ``minutes`` are those of one person; ``people`` how many it takes.
+    ``settled``: what it asks for is there already, by the readings and by the plan. ``stops`` keeps it from being done.
+    ``outside``: it happens elsewhere, and only its days count.
+    """
+
+    id: str
+    stage: Stage
+    says: str
+    makes: tuple[Made, ...]
+    needs: tuple[Thing, ...] = ()
+    how: tuple[Both, ...] = ()
+    view: ViewName = "front"
+    lit: tuple[str, ...] = ()
+    sizes: tuple[Quantity, ...] = ()
+    stuff: Stuff = "wood"
+    tools: tuple[str, ...] = ()
+    fetched: tuple[Fetched, ...] = ()
+    minutes: float = 5.0
+    people: int = 1
+    cautions: tuple[str, ...] = ()
+    checks: tuple[Check, ...] = ()
+    settled: bool = False
+    stops: str = ""
+    outside: bool = False
