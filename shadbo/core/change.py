@@ -8,13 +8,15 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from shadbo.core.assess import assess
-from shadbo.core.decisions.edit import Edit
+from shadbo.core.decisions.edit import BadEdit, Edit
 from shadbo.core.decisions.levers import written
 from shadbo.core.findings import CannotPlan
 from shadbo.core.job.edits import apply
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
 from shadbo.core.shop.shop import Shop
+from shadbo.core.steps import steps
+from shadbo.core.steps.progress import used_by
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,6 +34,7 @@ def change(job: Job, edits: Sequence[Edit], shop: Shop) -> Changed:
 
     A material that is kept is let go where an edit asks the plan to choose it anew.
     """
+    _refuse_closed(job, edits)
     after, inverse = apply(job, edits)
     done, undone = list(edits), list(inverse)
     plan = planned(after, shop)
@@ -40,7 +43,7 @@ def change(job: Job, edits: Sequence[Edit], shop: Shop) -> Changed:
         after, back = apply(after, freed)
         done, undone = [*done, *freed], [*back, *undone]
         plan = planned(after, shop)
-    kept = keeping(after, shop, plan)
+    kept = [*keeping(after, shop, plan), *_used(job, after, plan)]
     if kept:
         after, back = apply(after, kept)
         done, undone = [*done, *kept], [*back, *undone]
@@ -68,7 +71,7 @@ def with_materials(job: Job, shop: Shop) -> tuple[Job, Plan | None]:
 
 def keeping(job: Job, shop: Shop, plan: Plan | None) -> list[Edit]:
     """Edits that copy practice, mark and materials into a job of which something is cut; none before that."""
-    if not job.pins or plan is None:
+    if not job.begun or plan is None:
         return []
     edits = []
     if job.practice is None:
@@ -81,6 +84,23 @@ def keeping(job: Job, shop: Shop, plan: Plan | None) -> list[Edit]:
             edits.append(Edit(at=f"materials/{taken.drawer}/{taken.role}", to=written(taken.item)))
             kept[taken.drawer][taken.role] = taken.item
     return edits
+
+
+def _refuse_closed(job: Job, edits: Sequence[Edit]) -> None:
+    """BadEdit for a job that was handed over, unless it is reopened by the same edits."""
+    if job.closed and not any(e.at == "handed_over" for e in edits):
+        raise BadEdit(edits[0].at if edits else "job", "it has been handed over: reopen it first, and say why")
+
+
+def _used(before: Job, after: Job, plan: Plan | None) -> list[Edit]:
+    """The sizes that steps were done by, for those that are done by this change."""
+    ended = [id_ for id_, done in after.work.items() if done.ended is not None and not done.used]
+    new = [id_ for id_ in ended if id_ not in before.work or before.work[id_].ended is None]
+    if not new or plan is None:
+        return []
+    by_id = {step.id: step for step in steps(plan)}
+    found = [(id_, used_by(by_id[id_])) for id_ in new if id_ in by_id]
+    return [Edit(at=f"work/{id_}/used", to=used) for id_, used in found if used]
 
 
 def _let_go(edits: Sequence[Edit], plan: Plan | None) -> list[Edit]:

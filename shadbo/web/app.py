@@ -18,6 +18,7 @@ from shadbo.web.bounds import Bounds
 from shadbo.web.headers import Headers
 from shadbo.web.logs import Requests
 from shadbo.web.routers import (
+    bench,
     cutter,
     doors,
     house,
@@ -63,7 +64,22 @@ def create_app(
     app.add_middleware(Bounds)
     app.add_middleware(Requests)
     app.add_middleware(Headers)
-    parts = (house, doors, people, jobs, lengths, plans, photos, papers, layouts, cutter, stock, practice, work)
+    parts = (
+        house,
+        doors,
+        people,
+        jobs,
+        lengths,
+        plans,
+        bench,
+        photos,
+        papers,
+        layouts,
+        cutter,
+        stock,
+        practice,
+        work,
+    )
     for router in (*(part.router for part in parts), jobs.files, photos.asides, people.tablets):
         app.include_router(router)
     _serve_api_page(app)

@@ -81,6 +81,18 @@ class Ask(Body):
     seen: Annotated[tuple[str, ...], Field(max_length=4)] = ()
 
 
+class AskBench(Body):
+    """The bench of a job with edits that are not saved yet, and the drawing of one step: the next, if none is named.
+
+    ``seen`` is the mark of the drawing that is shown already: it is not sent again.
+    """
+
+    edits: Edits = []
+    system: System = "mm"
+    step: Annotated[str, Field(max_length=121)] = ""
+    seen: Annotated[str, Field(max_length=40)] = ""
+
+
 class Advice(Body):
     """Remedies for the job with edits that are not saved yet."""
 

@@ -181,20 +181,26 @@ def plan_view(plan: Plan, version: int, asked: Ask, hold: Fit | None, album: Alb
         len(plan.asks),
         stations(plan, asked.station),
         tuple(finding_view(f) for f in plan.findings),
-        Board(asked.view, *_unseen(drawn.svg, asked), drawn.fit, _mark(drawn.svg)),
-        Ladder(*_unseen(ladder, asked), _mark(ladder)),
-        tuple(ViewTab(v, VIEW_WORDS[v]) for v in views_of(plan) if v != "tape" or asked.station in ("", "measure")),
+        Board(asked.view, *_unseen(drawn.svg, asked), drawn.fit, drawing_mark(drawn.svg)),
+        Ladder(*_unseen(ladder, asked), drawing_mark(ladder)),
+        tuple(ViewTab(v, VIEW_WORDS[v]) for v in views_of(plan) if v not in _hidden(asked)),
         opened,
         pin_row(plan.desk, asked.open, "Really measured") if opened is not None and opened.can_pin else None,
     )
 
 
-def _mark(svg: str) -> str:
+def _hidden(asked: Ask) -> tuple[ViewName, ...]:
+    """Views that have no tab: those of the bench, and the tape's where nothing is measured."""
+    return ("frame",) if asked.station in ("", "measure") else ("frame", "tape")
+
+
+def drawing_mark(svg: str) -> str:
+    """What tells one drawing from another, so that it is sent once."""
     return hashlib.blake2b(svg.encode(), digest_size=9).hexdigest()
 
 
 def _unseen(svg: str, asked: Ask) -> tuple[str | None]:
-    return (None if _mark(svg) in asked.seen else svg,)
+    return (None if drawing_mark(svg) in asked.seen else svg,)
 
 
 def job_view(kept: Kept) -> JobView:

@@ -25,6 +25,14 @@ AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
 expect.set_options(timeout=10_000)
 
 
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    """A browser test that fails is run once more: the summary counts it, and what it met is looked into."""
+    here = Path(__file__).parent
+    for item in items:
+        if here in item.path.parents:
+            item.add_marker(pytest.mark.flaky(reruns=1))
+
+
 @pytest.fixture(scope="session")
 def database() -> Iterator[tuple[str, Engine]]:
     with fresh_database("shadbo_browser_tests") as both:

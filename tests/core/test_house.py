@@ -24,8 +24,8 @@ MAY_KNOW = {
 ROOMS = (
     "sheet", "words", "shop", "shapes", "solids", "pieces", "layout", "decisions", "findings", "options", "job",
     "desk", "sums", "asking", "season", "build", "hang", "checks", "displays", "plan", "effects", "assess",
-    "roles", "next_step", "stations", "history", "cutting", "label", "change", "advise", "drawing", "compare",
-    "arranging", "settings",
+    "roles", "next_step", "stations", "steps", "history", "cutting", "label", "change", "advise", "drawing",
+    "compare", "arranging", "settings",
 )  # fmt: skip
 """Rooms of the core: each may know those before it. ``options`` are those of the displays, wherever they lie."""
 OUTSIDE_CORE = {

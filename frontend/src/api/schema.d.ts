@@ -604,6 +604,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * At The Bench
+         * @description Every step of a job with edits that are not saved yet, and the drawing of one.
+         */
+        post: operations["at_the_bench_api_jobs__job_id__bench_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/photos": {
         parameters: {
             query?: never;
@@ -1318,7 +1338,7 @@ export interface components {
              * @default edge
              * @enum {string}
              */
-            view: "tape" | "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat" | "apart";
+            view: "tape" | "edge" | "front" | "back" | "frame" | "parts" | "stretch" | "holes" | "mat" | "apart";
             hold?: components["schemas"]["Hold"] | null;
             /**
              * Turn
@@ -1340,6 +1360,79 @@ export interface components {
              * @default []
              */
             seen: string[];
+        };
+        /**
+         * AskBench
+         * @description The bench of a job with edits that are not saved yet, and the drawing of one step: the next, if none is named.
+         *
+         *     ``seen`` is the mark of the drawing that is shown already: it is not sent again.
+         */
+        AskBench: {
+            /**
+             * Edits
+             * @default []
+             */
+            edits: components["schemas"]["Edit"][];
+            /**
+             * System
+             * @default mm
+             * @enum {string}
+             */
+            system: "mm" | "in";
+            /**
+             * Step
+             * @default
+             */
+            step: string;
+            /**
+             * Seen
+             * @default
+             */
+            seen: string;
+        };
+        /**
+         * Bench
+         * @description All steps in their order, which comes next, what else can be done meanwhile, and what a reading changes.
+         */
+        Bench: {
+            /** Steps */
+            steps: components["schemas"]["StepView"][];
+            /** Next */
+            next: string;
+            /** Meanwhile */
+            meanwhile: string[];
+            /** Left Min */
+            left_min: number;
+            /** Closed */
+            closed: boolean;
+            /** Changes */
+            changes: components["schemas"]["Consequence"][];
+        };
+        /**
+         * BenchView
+         * @description The bench of a job. ``drawn`` names the step whose drawing this is; no SVG where it is shown already.
+         */
+        BenchView: {
+            /** Version */
+            version: number;
+            /** Title */
+            title: string;
+            /** Owner */
+            owner: string;
+            /** Due */
+            due: string | null;
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            bench: components["schemas"]["Bench"];
+            /** Drawn */
+            drawn: string;
+            /** Drawing */
+            drawing: string | null;
+            /** Mark */
+            mark: string;
         };
         /**
          * Blank
@@ -1369,7 +1462,7 @@ export interface components {
              * View
              * @enum {string}
              */
-            view: "tape" | "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat" | "apart";
+            view: "tape" | "edge" | "front" | "back" | "frame" | "parts" | "stretch" | "holes" | "mat" | "apart";
             /** Svg */
             svg: string | null;
             fit: components["schemas"]["Fit"];
@@ -1413,6 +1506,50 @@ export interface components {
             name?: string | null;
             /** Role */
             role?: ("owner" | "framer" | "apprentice") | null;
+        };
+        /**
+         * CheckView
+         * @description One check. ``at`` is where its reading or its answer goes, ``sort`` which of the two it takes.
+         *
+         *     ``wanted`` and ``within`` are its size and what it may be off by; ``typed`` what was read, ``answer`` what was
+         *     answered. ``says`` is what follows from it, where something does; ``out``: it is out of what it may be.
+         */
+        CheckView: {
+            /** Id */
+            id: string;
+            /** Words */
+            words: string;
+            /** Sort */
+            sort: string;
+            /** At */
+            at: string;
+            wanted?: components["schemas"]["Both"] | null;
+            within?: components["schemas"]["Both"] | null;
+            value?: components["schemas"]["Both"] | null;
+            /**
+             * Typed
+             * @default
+             */
+            typed: string;
+            /**
+             * Tool
+             * @default rule
+             * @enum {string}
+             */
+            tool: "tape" | "rule" | "caliper" | "eye";
+            /**
+             * Key
+             * @default
+             */
+            key: string;
+            /** Answer */
+            answer?: ("yes" | "no" | "later") | null;
+            /**
+             * Out
+             * @default false
+             */
+            out: boolean;
+            says?: components["schemas"]["Both"] | null;
         };
         /**
          * Choice
@@ -1479,6 +1616,20 @@ export interface components {
             picture: string;
             /** Front */
             front: string;
+        };
+        /**
+         * Consequence
+         * @description A step further on whose size another reading has changed.
+         */
+        Consequence: {
+            /** Step */
+            step: string;
+            /** Says */
+            says: string;
+            /** Label */
+            label: string;
+            before: components["schemas"]["Both"];
+            after: components["schemas"]["Both"];
         };
         /**
          * Copies
@@ -1578,6 +1729,17 @@ export interface components {
             label: string;
             before: components["schemas"]["Both"];
             after: components["schemas"]["Both"];
+        };
+        /**
+         * Fetched
+         * @description So many of one thing for a step, of one size where it has any.
+         */
+        Fetched: {
+            /** Count */
+            count: number;
+            /** Name */
+            name: string;
+            size: components["schemas"]["Both"];
         };
         /**
          * FindingView
@@ -2591,6 +2753,77 @@ export interface components {
             version?: number | null;
         };
         /**
+         * StepView
+         * @description One step as it is shown.
+         */
+        StepView: {
+            /** Id */
+            id: string;
+            /** Stage */
+            stage: string;
+            /** Says */
+            says: string;
+            /** How */
+            how: components["schemas"]["Both"][];
+            /**
+             * View
+             * @enum {string}
+             */
+            view: "tape" | "edge" | "front" | "back" | "frame" | "parts" | "stretch" | "holes" | "mat" | "apart";
+            /** Lit */
+            lit: string[];
+            /**
+             * Stuff
+             * @enum {string}
+             */
+            stuff: "piece" | "wood" | "paper" | "glass";
+            /** Tools */
+            tools: string[];
+            /** Fetched */
+            fetched: components["schemas"]["Fetched"][];
+            /** Sizes */
+            sizes: components["schemas"]["Both"][];
+            /** Minutes */
+            minutes: number;
+            /** People */
+            people: number;
+            /** Cautions */
+            cautions: string[];
+            /** Checks */
+            checks: components["schemas"]["CheckView"][];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "done" | "changed" | "running" | "waiting" | "ready" | "later" | "blocked";
+            /** Began */
+            began: string | null;
+            /** Ended */
+            ended: string | null;
+            /** Who */
+            who: string;
+            /** Note */
+            note: string;
+            /** Photo */
+            photo: number | null;
+            /** Remade */
+            remade: number;
+            /** Until */
+            until: string | null;
+            /** Why */
+            why: string;
+            /** Early */
+            early: string;
+            /** Wait Min */
+            wait_min: number;
+            /** Wait */
+            wait: string;
+            /** Changed */
+            changed: components["schemas"]["Both"][];
+            /** To Remake */
+            to_remake: boolean;
+        };
+        /**
          * StockLine
          * @description One thing of the stock; ``retired`` ones are not offered any more.
          */
@@ -2719,7 +2952,7 @@ export interface components {
              * View
              * @enum {string}
              */
-            view: "tape" | "edge" | "front" | "back" | "parts" | "stretch" | "holes" | "mat" | "apart";
+            view: "tape" | "edge" | "front" | "back" | "frame" | "parts" | "stretch" | "holes" | "mat" | "apart";
             /** Label */
             label: string;
         };
@@ -6966,6 +7199,132 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    at_the_bench_api_jobs__job_id__bench_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskBench"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchView"];
+                };
             };
             /** @description Not signed in */
             401: {

@@ -6,15 +6,14 @@ from typing import Literal
 from shadbo.core.shop.boards import TapeKind
 
 Drying = Literal["", "paste_h", "puzzle_glue_h", "spray_h", "tape_alone_h"]
-"""What has to dry before the next step, by the name of its time in the practice, in hours."""
 FactorKind = Literal["hardware_factor", "tape_factor", "hinge_factor", "pin_factor", "magnet_factor"]
 
 
 @dataclass(frozen=True, slots=True)
 class Mount:
-    """A way of holding a piece: common practice, no source, where nothing else is said.
+    """A way of holding a piece. Places in braces are lengths of the shop's practice.
 
-    Places in braces are lengths of the shop's practice. ``fixes``: it keeps the piece from coming forwards by itself.
+    ``fixes``: it keeps the piece from coming forwards by itself. ``dries``: nothing more is done to it so long.
     """
 
     id: str

@@ -10,6 +10,7 @@ from shadbo.core.drawing.edge import edge_scene
 from shadbo.core.drawing.faces import back_scene, front_scene
 from shadbo.core.drawing.holes import holes_scene
 from shadbo.core.drawing.ink import FILLS, INK, SOFT, STROKES
+from shadbo.core.drawing.made import is_made, made_scene
 from shadbo.core.drawing.marks import Fit, Group, Paper, Path, Sheet2D, Text
 from shadbo.core.drawing.mat import mat_scene
 from shadbo.core.drawing.measuring import measuring_sheet
@@ -31,6 +32,7 @@ BOARDS: dict[ViewName, Paper] = {
     "edge": Paper("board", 752, 460, (112, 40, 222, 36)),
     "front": Paper("board", 752, 460, (104, 46, 200, 76)),
     "back": Paper("board", 752, 460, (120, 48, 120, 40)),
+    "frame": Paper("board", 752, 460, (40, 24, 40, 36)),
     "parts": Paper("board", 752, 460, (28, 20, 20, 34)),
     "stretch": Paper("board", 752, 460, (60, 40, 60, 44)),
     "holes": Paper("board", 752, 460, (120, 46, 130, 118)),
@@ -43,6 +45,7 @@ VIEW_WORDS: dict[ViewName, str] = {
     "edge": "Edge section",
     "front": "Front",
     "back": "Back",
+    "frame": "Made frame",
     "parts": "Parts",
     "stretch": "Stretch",
     "holes": "Marks",
@@ -55,6 +58,7 @@ TITLES = {
     "edge": "Edge section",
     "front": "Front view",
     "back": "Back view",
+    "frame": "The made frame, from behind",
     "parts": "Parts to cut",
     "stretch": "Stretching, from behind",
     "holes": "Marks, from the front",
@@ -75,6 +79,7 @@ def views_of(plan: Plan) -> tuple[ViewName, ...]:
     """The views that this plan has: stretching, marks and mats only where there are any."""
     a = plan.assembly
     has = {
+        "frame": is_made(plan),
         "stretch": "stretch.staples" in plan.desk.sheet,
         "holes": a is not None and bool(a.spots),
         "mat": a is not None and any(w.sheet in ("mat", "mat_inner") for w in a.windows),
@@ -93,6 +98,7 @@ def scene_of(plan: Plan, view: ViewName, system: System, turn: int = 0) -> Scene
         "edge": edge_scene,
         "front": front_scene,
         "back": back_scene,
+        "frame": made_scene,
         "parts": parts_scene,
         "stretch": stretch_scene,
         "holes": holes_scene,

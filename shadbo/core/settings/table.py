@@ -8,7 +8,9 @@ from typing import Literal
 
 from shadbo.core.findings import StationName
 
-Unit = Literal["length", "kg", "times", "share", "°", "K", "% RH", "N/mm", "MPa", "layers", "min", "h", "days", "coats"]
+Unit = Literal[
+    "length", "kg", "times", "share", "°", "K", "% RH", "N/mm", "MPa", "layers", "min", "h", "days", "coats"
+]
 
 
 @dataclass(frozen=True, slots=True)

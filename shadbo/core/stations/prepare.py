@@ -158,5 +158,9 @@ def _flattened(desk: Desk, piece: Piece, facts: Told) -> Ready:
         how = f"{test}; keep {{}} off anything printed, signed or stuck on"
         return "Flatten it", "steam from behind", say(desk.mark, how, Mm(desk.practice.steam_clear_mm))
     if facts["may_be_wetted"]:
-        return "Flatten it", f"alcohol mist, {desk.practice.mist_min:g} min, again if need be", f"{test}; ventilate, no flame"
+        return (
+            "Flatten it",
+            f"alcohol mist, {desk.practice.mist_min:g} min, again if need be",
+            f"{test}; ventilate, no flame",
+        )
     return "Flatten it", "dry, under flat weight", both("or leave its creases: they are part of its history")

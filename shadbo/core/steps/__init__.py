@@ -11,6 +11,7 @@ from shadbo.core.steps.framing import framing
 from shadbo.core.steps.leaving import leaving
 from shadbo.core.steps.mounting import mounting
 from shadbo.core.steps.order import in_order
+from shadbo.core.steps.pegging import pegging
 from shadbo.core.steps.preparing import preparing
 from shadbo.core.steps.sheets import sheets
 from shadbo.core.steps.site import site_of
@@ -22,5 +23,5 @@ def steps(plan: Plan) -> tuple[Step, ...]:
     site = site_of(plan)
     if site is None:
         return in_order(tuple(before_readings(plan)))
-    rules = (arriving, preparing, framing, sheets, mounting, fitting, leaving)
+    rules = (arriving, preparing, framing, pegging, sheets, mounting, fitting, leaving)
     return in_order(tuple(step for rule in rules for step in rule(site)))

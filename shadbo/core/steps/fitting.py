@@ -121,7 +121,11 @@ def _lit(site: Site, early: list[Join]) -> Step:
         "fit",
         "Stick the lamps down, wire them, and let them burn",
         (Made(LIT, p.lamps_burn_min, "lamps burn for a trial", "a bad joint shows only when it is warm"),),
-        (*_parts(site), *(t for t in site.have(x for x in lamps if x.to_cut)), *(Thing("fixed", j.id) for j in early)),
+        (
+            *_parts(site),
+            *(t for t in site.have(x for x in lamps if x.to_cut)),
+            *(Thing("fixed", j.id) for j in early),
+        ),
         (both("the supply stays outside, its cable through the hole with a strain relief"),),
         view="edge",
         stuff="wood",

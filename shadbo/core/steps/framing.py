@@ -21,17 +21,16 @@ def framing(site: Site) -> Iterator[Step]:
     """All steps of the frame, by what it is made of; nothing where there is none."""
     if not site.framed:
         return
-    if not site.rails:
+    if not site.sawn:
         yield _existing(site)
         return
     yield from _cut(site)
     if site.pegs is not None:
-        yield from _pegged(site)
         return
-    yield _joined(site, tuple(t for t in _slotted(site)))
-    yield _unclamped(site)
-    yield _finished(site, UNCLAMPED)
-    yield _measured(site, (UNCLAMPED, FINISHED))
+    yield joined(site, slotted(site))
+    yield unclamped(site)
+    yield finished(site, UNCLAMPED)
+    yield measured(site, (UNCLAMPED, FINISHED))
 
 
 def _existing(site: Site) -> Step:
@@ -81,7 +80,7 @@ def _cut(site: Site) -> Iterator[Step]:
             checks=(Check("fits", "A layer of the package lies in the test piece's rabbet"),),
         )
         needs = (Thing("part", "stock"),)
-    rails = site.rails
+    rails = site.sawn
     yield Step(
         "cut.rails",
         "frame",
@@ -122,12 +121,14 @@ def _cut(site: Site) -> Iterator[Step]:
         )
 
 
-def _slotted(site: Site) -> tuple[Thing, ...]:
+def slotted(site: Site) -> tuple[Thing, ...]:
+    """Rails ready for the glue."""
     joint = site.assembly.joint
-    return (*site.have(site.rails), *((SLOTTED,) if joint is not None and joint.pieces else ()))
+    return (*site.have(site.sawn), *((SLOTTED,) if joint is not None and joint.pieces else ()))
 
 
-def _joined(site: Site, needs: tuple[Thing, ...]) -> Step:
+def joined(site: Site, needs: tuple[Thing, ...]) -> Step:
+    """Glue in four corners, its clamping and its hardening."""
     p = site.practice
     return Step(
         "join",
@@ -143,14 +144,15 @@ def _joined(site: Site, needs: tuple[Thing, ...]) -> Step:
             both("glue, clamp, and wipe off what comes out inside the rabbet"),
         ),
         view="front",
-        lit=tuple(x.key for x in site.rails),
+        lit=tuple(x.key for x in site.sawn),
         tools=("wood glue", "clamps", "square"),
         minutes=site.took("join", metres=site.metres),
         checks=(Check("mitres", "No mitre stands open by more than a sheet of paper"),),
     )
 
 
-def _unclamped(site: Site) -> Step:
+def unclamped(site: Site) -> Step:
+    """Out of the clamps, and square."""
     return Step(
         "unclamp",
         "frame",
@@ -167,7 +169,7 @@ def _unclamped(site: Site) -> Step:
     )
 
 
-def _finished(site: Site, needs: Thing) -> Step:
+def finished(site: Site, needs: Thing) -> Step:
     """Its finish in coats where the job names one; else it comes finished."""
     p, finish = site.practice, site.job.finish
     hours = (p.coats - 1) * p.coat_h + p.coats_dry_h
@@ -194,7 +196,8 @@ def _finished(site: Site, needs: Thing) -> Step:
     )
 
 
-def _measured(site: Site, needs: tuple[Thing, ...], dry: bool = False) -> Step:
+def measured(site: Site, needs: tuple[Thing, ...], dry: bool = False) -> Step:
+    """The inside that was really made; ``dry``: of rails that are not glued yet."""
     made = site.made_frame
     read = made.read if made is not None else ()
     where = "between the pegs' rails, laid dry" if dry else "inside, behind the lip"
@@ -214,95 +217,3 @@ def _measured(site: Site, needs: tuple[Thing, ...], dry: bool = False) -> Step:
         minutes=site.took("measure", each=len(read)),
         checks=tuple(site.read(q, beyond=BEYOND) for q in read),
     )
-
-
-def _pegged(site: Site) -> Iterator[Step]:
-    """Dowels before the glue: three rails, the object pushed on, and the last rail over its dowel."""
-    pegs = [p for p in site.assembly.parts if p.role == "strip" and p.to_cut]
-    three, on = Thing("three sides", "frame"), Thing("mounted", "pegs")
-    marks = site.lines(("peg.rail_upright", "peg.rail_across", "peg.rail_deep", "peg.in_rail", "peg.in_object"))
-    ready = tuple(Thing("ready", p.id) for p in site.desk.pieces)
-    yield _measured(site, site.have(site.rails), dry=True)
-    yield Step(
-        "drill.rails",
-        "frame",
-        "Drill the rails for their dowels",
-        (Made(Thing("marked", "rails")),),
-        site.have(site.rails),
-        tuple(both(x) for join in site.assembly.joins if join.part for x in join.operations[:1]),
-        view="holes",
-        sizes=tuple(marks),
-        tools=("drill", "stop", "template"),
-        minutes=site.took("drill", each=len(pegs) * 2),
-        cautions=(cautions.DRILL,),
-        checks=(Check("scrap", "The dowel in hand fits a hole drilled in scrap"),),
-    )
-    yield Step(
-        "cut.pegs",
-        "frame",
-        "Cut the dowels, and seat them in the rails",
-        tuple(Made(t) for t in site.have(pegs)),
-        (MEASURED, Thing("marked", "rails")),
-        view="parts",
-        lit=tuple(p.key for p in pegs),
-        sizes=site.asked(pegs),
-        tools=("fine saw", "rule"),
-        fetched=site.fetch(pegs),
-        minutes=site.took("cut strip", each=len(pegs)),
-        cautions=(cautions.SAW,),
-        checks=tuple(site.read(q) for q in site.asked(pegs) if q.name is not None and q.key == "peg.length"),
-    )
-    yield Step(
-        "drill.object",
-        "mount",
-        "Mark the object on the seated dowels, and drill it",
-        (Made(Thing("marked", "object")),),
-        (*site.have(pegs), *ready),
-        (both("lay the object on the dowels; mark, drill with a stop, try"),),
-        view="holes",
-        sizes=tuple(site.lines(("peg.object_up", "peg.object_across", "peg.object_deep"))),
-        stuff="piece",
-        tools=("drill", "stop"),
-        minutes=site.took("drill", each=2),
-        cautions=(cautions.DRILL,),
-        checks=(Check("slides", "The object slides onto both dowels without force"),),
-    )
-    yield _finished(site, Thing("marked", "rails"))
-    p = site.practice
-    yield Step(
-        "join.three",
-        "frame",
-        "Join three rails",
-        (Made(three, p.clamp_min, "glue in clamps", "a corner opens when the clamp comes off too soon"),),
-        (*_slotted(site), *site.have(pegs), FINISHED, Thing("marked", "object")),
-        (both("the fourth goes on last, over its dowel: lay it on dry as a spacer"),),
-        view="front",
-        tools=("wood glue", "clamps", "square"),
-        minutes=site.took("join", metres=site.metres),
-        checks=(Check("mitres", "No mitre stands open by more than a sheet of paper"),),
-    )
-    yield Step(
-        "pegs.on",
-        "mount",
-        "Push the object onto its dowel",
-        (Made(on),),
-        (three, Thing("marked", "object")),
-        view="front",
-        stuff="piece",
-        minutes=site.took("mount"),
-        checks=(Check("level", "It stands level and at its height"),),
-    )
-    last = _joined(site, (on,))
-    yield Step(
-        "join.last",
-        last.stage,
-        "Close the frame with the last rail, over its dowel",
-        last.makes,
-        (on,),
-        (both("glue both mitres, clamp with padded jaws, nothing on the object"),),
-        view="front",
-        tools=last.tools,
-        minutes=last.minutes,
-        checks=last.checks,
-    )
-    yield _unclamped(site)

@@ -27,7 +27,11 @@ def leaving(site: Site) -> Iterator[Step]:
             f"Close the back: {covers[0].called}",
             (*(Made(t) for t in site.have(covers)), Made(COVERED)),
             after,
-            (site.say("cut with cloth to spare all round, trim {} inside the edge", Mm(site.practice.cover_inside_mm)),),
+            (
+                site.say(
+                    "cut with cloth to spare all round, trim {} inside the edge", Mm(site.practice.cover_inside_mm)
+                ),
+            ),
             view="back",
             lit=tuple(p.key for p in covers),
             sizes=site.asked(covers),
@@ -132,7 +136,10 @@ def _labelled(site: Site, after: tuple[Thing, ...]) -> Step:
 
 
 def _closing(site: Site) -> Step:
-    checks = [Check("tilt", "Tilted and turned, nothing is loose inside"), Check("clean", "Clean outside, no splinter")]
+    checks = [
+        Check("tilt", "Tilted and turned, nothing is loose inside"),
+        Check("clean", "Clean outside, no splinter"),
+    ]
     checks += [
         Check(f"asked.{demand.replace(' ', '-')}", f"Asked for, and given: {ASKED[demand]}")
         for demand in site.job.hanging.demands

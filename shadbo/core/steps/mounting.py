@@ -88,5 +88,8 @@ def _mounted(site: Site, plan: MountPlan, boards: tuple[Thing, ...]) -> Step:
         fetched=(Fetched(count, plan.tape.name, size),) if plan.tape is not None and count else (),
         minutes=site.took("mount", square=0.1, each=count),
         cautions=tuple(care),
-        checks=(Check("straight", "It stands straight, at its place"), Check("held", "Nothing moves when it is tilted")),
+        checks=(
+            Check("straight", "It stands straight, at its place"),
+            Check("held", "Nothing moves when it is tilted"),
+        ),
     )

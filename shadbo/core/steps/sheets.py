@@ -9,6 +9,7 @@ from shadbo.core.steps.framing import MEASURED
 from shadbo.core.steps.preparing import STRETCHED, needs_stretching
 from shadbo.core.steps.site import Site
 from shadbo.core.steps.step import Check, Made, Step, Stuff, Thing
+from shadbo.core.steps.times import WorkKind
 from shadbo.core.words.words import both
 
 MATS = ("mat", "mat_inner")
@@ -72,7 +73,7 @@ def _cut(site: Site, parts: list[Part], says: str, stuff: Stuff, after: tuple[Th
         "piece": "",
     }[stuff]
     count = sum(p.count for p in parts)
-    kind = "cut glass" if glass else "cut board" if stuff == "paper" else "cut strip"
+    kind: WorkKind = "cut glass" if glass else "cut board" if stuff == "paper" else "cut strip"
     care = (cautions.ACRYLIC if acrylic else cautions.GLASS) if glass else cautions.KNIFE
     return Step(
         f"cut.{parts[0].id}",

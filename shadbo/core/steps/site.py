@@ -65,7 +65,7 @@ class Site(Faceted):
         return glazing_kinds(self.assembly)
 
     @property
-    def rails(self) -> list[Part]:
+    def sawn(self) -> list[Part]:
         """Rails that are cut here."""
         return [p for p in self.assembly.parts if p.role == "rail" and p.to_cut]
 

@@ -45,7 +45,7 @@ ThingKind = Literal[
 
 @dataclass(frozen=True, slots=True)
 class Thing:
-    """A state of the work that one step brings about and others need, of one part, join or piece where it has an id."""
+    """A state of the work that one step brings about and others need; of one part, join or piece by its id."""
 
     kind: ThingKind
     id: str = ""
@@ -77,8 +77,9 @@ class Fetched:
 class Check:
     """Something to look at or to measure before a step counts as done.
 
-    A size is read against ``wanted``, give or take ``within_mm``. With a ``key`` it is the real size of that line, and
-    the plan follows it; without one the reading stays with the step. ``beyond`` says what follows where it is out.
+    A size is read against ``wanted``, give or take ``within_mm``. With a ``key`` it is the real size of that line,
+    and the plan follows it; without one the reading stays with the step. ``beyond`` says what follows where it is
+    out.
     """
 
     id: str
@@ -95,8 +96,7 @@ class Step:
 
     ``makes`` and ``needs`` give the order. ``view`` is its drawing, ``lit`` the lines that stand out in it; ``sizes``
     are what the plan asks of it. ``minutes`` are those of one person; ``people`` how many it takes.
-    ``settled``: what it asks for is there already, by the readings and by the plan. ``stops`` keeps it from being done.
-    ``outside``: it happens elsewhere, and only its days count.
+    ``stops`` keeps it from being done.
     """
 
     id: str
@@ -115,6 +115,4 @@ class Step:
     people: int = 1
     cautions: tuple[str, ...] = ()
     checks: tuple[Check, ...] = ()
-    settled: bool = False
     stops: str = ""
-    outside: bool = False

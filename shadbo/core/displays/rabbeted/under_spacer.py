@@ -103,7 +103,9 @@ def _sink(desk: Desk, size: tuple[Quantity, Quantity], slabs: Sequence[Slab], be
     z = begins[piece.id]
     ring = centred(size[0].value, size[1].value)
     body = Body(SINK, part.name, part.hatch, (Prism(ring, z, z + min(deep.value, thick), (hole,)),), SINK)
-    return Beside((part,), (body,), (Window(SINK, "the sink", hole, SINK, bevelled=False, key="sink.width", sizes=(w, h)),))
+    return Beside(
+        (part,), (body,), (Window(SINK, "the sink", hole, SINK, bevelled=False, key="sink.width", sizes=(w, h)),)
+    )
 
 
 def under_spacer(

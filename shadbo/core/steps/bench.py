@@ -1,0 +1,213 @@
+"""What the bench page shows of a plan: every step in words, how far each has come, its checks with what was read."""
+
+import datetime as dt
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from shadbo.core.asking.rows import exact
+from shadbo.core.build.assembly import ViewName
+from shadbo.core.effects import between
+from shadbo.core.job.work import Answer
+from shadbo.core.plan import Plan
+from shadbo.core.shop.values import Reading, Tool
+from shadbo.core.steps import steps
+from shadbo.core.steps.progress import Standing, State, next_of, planned_mm, standings
+from shadbo.core.steps.step import Check, Fetched, Stage, Step, Stuff
+from shadbo.core.words.lengths import Both, texts
+from shadbo.core.words.words import say
+
+STAGE_WORDS: dict[Stage, str] = {
+    "receive": "Receive",
+    "prepare": "Make ready",
+    "frame": "The frame",
+    "boards": "Panes and boards",
+    "mount": "Mount",
+    "fit": "Fit",
+    "close": "Close",
+    "leave": "Hand over",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class CheckView:
+    """One check. ``at`` is where its reading or its answer goes, ``sort`` which of the two it takes.
+
+    ``wanted`` and ``within`` are its size and what it may be off by; ``typed`` what was read, ``answer`` what was
+    answered. ``says`` is what follows from it, where something does; ``out``: it is out of what it may be.
+    """
+
+    id: str
+    words: str
+    sort: str
+    at: str
+    wanted: Both | None = None
+    within: Both | None = None
+    value: Both | None = None
+    typed: str = ""
+    tool: Tool = "rule"
+    key: str = ""
+    answer: Answer | None = None
+    out: bool = False
+    says: Both | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class StepView:
+    """One step as it is shown."""
+
+    id: str
+    stage: str
+    says: str
+    how: tuple[Both, ...]
+    view: ViewName
+    lit: tuple[str, ...]
+    stuff: Stuff
+    tools: tuple[str, ...]
+    fetched: tuple[Fetched, ...]
+    sizes: tuple[Both, ...]
+    minutes: float
+    people: int
+    cautions: tuple[str, ...]
+    checks: tuple[CheckView, ...]
+    state: State
+    began: dt.datetime | None
+    ended: dt.datetime | None
+    who: str
+    note: str
+    photo: int | None
+    remade: int
+    until: dt.datetime | None
+    why: str
+    early: str
+    wait_min: float
+    wait: str
+    changed: tuple[Both, ...]
+    to_remake: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Consequence:
+    """A step further on whose size another reading has changed."""
+
+    step: str
+    says: str
+    label: str
+    before: Both
+    after: Both
+
+
+@dataclass(frozen=True, slots=True)
+class Bench:
+    """All steps in their order, which comes next, what else can be done meanwhile, and what a reading changes."""
+
+    steps: tuple[StepView, ...]
+    next: str
+    meanwhile: tuple[str, ...]
+    left_min: float
+    closed: bool
+    changes: tuple[Consequence, ...]
+
+
+def bench(plan: Plan, now: dt.datetime, before: Plan | None = None) -> Bench:
+    """The bench of a plan at a time. ``before`` is the plan that was saved, where edits are not saved yet."""
+    found = standings(plan, steps(plan), now)
+    first = next_of(found)
+    ready = [s.step.id for s in found if s.state in ("ready", "later", "running")]
+    open_min = sum(s.step.minutes for s in found if s.done.ended is None)
+    return Bench(
+        tuple(_view(plan, s) for s in found),
+        first.step.id if first is not None else "",
+        tuple(id_ for id_ in ready if first is None or id_ != first.step.id),
+        round(open_min, 1),
+        plan.desk.job.closed,
+        _consequences(plan, found, before) if before is not None else (),
+    )
+
+
+def _consequences(plan: Plan, found: Sequence[Standing], before: Plan) -> tuple[Consequence, ...]:
+    """Sizes of steps that are not done yet, which differ from what they were before the edits."""
+    lines = {e.key: e for e in between(before, plan).lines} if before.assembly and plan.assembly else {}
+    out, told = [], set()
+    for s in found:
+        for q in s.step.sizes if s.done.ended is None else ():
+            if q.key in lines and q.key not in told and q.key not in plan.desk.job.pins:
+                told.add(q.key)
+                line = lines[q.key]
+                out.append(Consequence(s.step.id, s.step.says, line.label, line.before, line.after))
+    return tuple(out)
+
+
+def _view(plan: Plan, s: Standing) -> StepView:
+    step, mark = s.step, plan.desk.mark
+    sizes = tuple(say(mark, f"{q.name.label if q.name is not None else q.key}: {{}}", q) for q in step.sizes if q.key)
+    longest = max(step.makes, key=lambda m: m.after_min, default=None)
+    return StepView(
+        step.id,
+        STAGE_WORDS[step.stage],
+        step.says,
+        step.how,
+        step.view,
+        step.lit,
+        step.stuff,
+        step.tools,
+        step.fetched,
+        sizes,
+        step.minutes,
+        step.people,
+        step.cautions,
+        tuple(_check(plan, step, s, c) for c in step.checks),
+        s.state,
+        s.done.began,
+        s.done.ended,
+        s.done.who,
+        s.done.note,
+        s.done.photo,
+        s.done.remade,
+        s.until,
+        s.why,
+        s.early,
+        min((m.after_min for m in step.makes if m.after_min > 0), default=0.0),
+        longest.why if longest is not None else "",
+        tuple(c.says for c in s.changed),
+        any(c.verdict == "remake" for c in s.changed),
+    )
+
+
+def _check(plan: Plan, step: Step, s: Standing, check: Check) -> CheckView:
+    if check.wanted is None:
+        at = f"work/{step.id}/answers/{check.id}"
+        answer = s.done.answers.get(check.id)
+        return CheckView(check.id, check.words, "answer", at, answer=answer, out=answer == "no")
+    mark, wanted = plan.desk.mark, check.wanted
+    at = f"pins/{check.key}" if check.key else f"work/{step.id}/sizes/{check.id}"
+    read = plan.desk.job.pins.get(check.key) if check.key else s.done.sizes.get(check.id)
+    asked = planned_mm(wanted)
+    off = abs(read.mm - asked) if read is not None else 0.0
+    out = off > check.within_mm + 1e-6
+    return CheckView(
+        check.id,
+        check.words,
+        "size",
+        at,
+        texts(asked, mark, wanted.way),
+        _length(plan, check.within_mm),
+        exact(read.mm) if read is not None else None,
+        read.typed if read is not None else "",
+        read.tool if read is not None else "rule",
+        check.key,
+        s.done.answers.get(check.id),
+        out,
+        _off(plan, read, asked, check) if read is not None and out else None,
+    )
+
+
+def _off(plan: Plan, read: Reading, asked: float, check: Check) -> Both:
+    word = "more" if read.mm > asked else "less"
+    how = _length(plan, abs(read.mm - asked))
+    return say(plan.desk.mark, f"{{}} {word} than planned; {check.beyond or 'look whether it still serves'}", how)
+
+
+def _length(plan: Plan, mm: float) -> Both:
+    """A small length with its unit, never told as nothing."""
+    t = texts(mm, plan.desk.mark, "up")
+    return Both(f"{t.mm} mm", f"{t.inch} in")

@@ -1,0 +1,239 @@
+"""The work at the bench: its order follows from what is needed; nothing is left out, nothing done twice."""
+
+import datetime as dt
+from collections import Counter
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from shadbo.core.assess import assess
+from shadbo.core.change import change
+from shadbo.core.cutting.cut_list import cut_list
+from shadbo.core.decisions.edit import BadEdit, Edit
+from shadbo.core.drawing.board import views_of
+from shadbo.core.job.job import Job
+from shadbo.core.plan import Plan
+from shadbo.core.steps import steps
+from shadbo.core.steps.bench import bench
+from shadbo.core.steps.order import NoOrder, in_order, makers
+from shadbo.core.steps.progress import next_of, standings, used_by
+from shadbo.core.steps.step import Made, Step, Thing
+from shadbo.demo.jobs import demo_jobs
+from shadbo.demo.shop import demo_shop
+
+SHOP = demo_shop()
+JOBS = demo_jobs()
+NAMES = [j.title for j in JOBS]
+NOW = dt.datetime(2026, 11, 26, 9, tzinfo=dt.UTC)
+LONG = dt.timedelta(days=60)
+
+
+def taken(job: Job, *ids: str, at: dt.datetime = NOW) -> Job:
+    """The job with these steps done at a time."""
+    edits = [Edit(at=f"work/{i}", to={"ended": at.isoformat(), "who": "Jory"}) for i in ids]
+    return change(job, edits, SHOP).job
+
+
+def planned(job: Job) -> Plan:
+    plan = assess(job, SHOP)
+    assert plan.assembly is not None
+    return plan
+
+
+def test_nothing_is_used_before_it_is_made(any_plan: Plan):
+    there: set[Thing] = set()
+    for step in steps(any_plan):
+        assert set(step.needs) <= there, step.id
+        there |= {m.thing for m in step.makes}
+
+
+def test_each_part_of_the_cut_list_is_made_once_and_each_join_done_once(any_plan: Plan):
+    made = Counter(m.thing for step in steps(any_plan) for m in step.makes)
+    assert set(made.values()) == {1}
+    a = any_plan.assembly
+    assert a is not None
+    cut = {row.part for row in cut_list(any_plan) if row.kind == "part"}
+    assert {t.id for t in made if t.kind == "part"} - {"stock", "cloth"} == cut
+    joins = {j.id for j in a.joins if j.fixings and not j.part and "rail" in j.holds}
+    assert {t.id for t in made if t.kind == "fixed"} - {"back"} == joins
+
+
+def test_what_lies_in_a_frame_comes_after_the_frame_was_measured(any_plan: Plan):
+    order = [s.id for s in steps(any_plan)]
+    if "measure.frame" not in order:
+        return
+    at = order.index("measure.frame")
+    for step in steps(any_plan):
+        if step.stage == "boards":
+            assert order.index(step.id) > at, step.id
+
+
+def test_each_check_is_asked_once_and_the_look_from_the_front_is_the_last_before_it_closes(any_plan: Plan):
+    found = steps(any_plan)
+    keys = [c.key for s in found for c in s.checks if c.key]
+    assert len(keys) == len(set(keys))
+    words = Counter(c.words for s in found for c in s.checks if c.id in ("inner-faces", "tilt", "label", "top-up"))
+    assert set(words.values()) <= {1}
+    order = [s.id for s in found]
+    closing = [s.id for s in found if s.id.startswith("fix.") and Thing("looked") in s.needs]
+    for id_ in closing:
+        between = order[order.index("look") + 1 : order.index(id_)]
+        assert all(x in closing for x in between), between
+
+
+def test_every_drawing_of_a_step_is_one_that_the_plan_has(any_plan: Plan):
+    for step in steps(any_plan):
+        assert step.view in views_of(any_plan) or step.view in ("tape", "mat", "holes"), step.id
+        assert step.minutes > 0
+        assert step.people in (1, 2)
+        assert step.says
+        assert step.says[0].isupper()
+
+
+@pytest.fixture(params=NAMES)
+def any_plan(request: pytest.FixtureRequest) -> Plan:
+    """The plan of each demo job."""
+    return planned(JOBS[NAMES.index(request.param)])
+
+
+def test_a_step_before_the_readings_is_to_take_them():
+    job = Job()
+    found = steps(assess(job, SHOP))
+    assert [s.id for s in found] == ["receive", "measure"]
+    assert "to take" in found[1].stops
+
+
+@given(st.data())
+@settings(max_examples=60, deadline=None)
+def test_an_order_is_found_whatever_needs_what_or_it_is_said_that_there_is_none(data: st.DataObject):
+    n = data.draw(st.integers(1, 12))
+    needs = [data.draw(st.sets(st.integers(0, n - 1), max_size=3)) for _ in range(n)]
+    plain = [
+        Step(f"s{i}", "frame", "S", (Made(Thing("part", str(i))),), tuple(Thing("part", str(x)) for x in needs[i]))
+        for i in range(n)
+    ]
+    order: list[int] = []
+    while True:
+        free = [i for i in range(n) if i not in order and needs[i] <= set(order)]
+        if not free:
+            break
+        order.append(free[0])
+    if len(order) < n:
+        with pytest.raises(NoOrder):
+            in_order(plain)
+    else:
+        assert [s.id for s in in_order(plain)] == [f"s{i}" for i in order]
+
+
+def test_two_that_make_one_thing_and_a_need_that_none_makes_are_said():
+    one = Step("a", "frame", "A", (Made(Thing("laid")),))
+    with pytest.raises(NoOrder, match="made by a and by b"):
+        makers([one, Step("b", "frame", "B", (Made(Thing("laid")),))])
+    with pytest.raises(NoOrder, match="no step makes"):
+        in_order([Step("c", "frame", "C", (), (Thing("looked"),))])
+
+
+@pytest.mark.parametrize("name", NAMES)
+def test_a_job_is_led_from_the_first_step_to_the_last(name: str):
+    """Each step that is next is done; what waits is waited for; at the end nothing is left."""
+    job, now, seen = JOBS[NAMES.index(name)], NOW, []
+    job = job.model_copy(update={"handed_over": None})
+    for _ in range(80):
+        plan = planned(job)
+        found = standings(plan, steps(plan), now)
+        first = next_of(found)
+        if first is None:
+            break
+        if first.state == "waiting":
+            assert first.until is not None
+            assert first.until > now
+            assert first.why
+            now = first.until
+            continue
+        if first.state == "blocked":
+            assert first.step.stops, (first.step.id, first.why)
+            return  # a stop is to be settled first: nothing goes on without it
+        seen.append(first.step.id)
+        now += dt.timedelta(minutes=first.step.minutes)
+        job = taken(job, first.step.id, at=now)
+    plan = planned(job)
+    assert [s.id for s in steps(plan)] == [s.id for s in steps(planned(job))]
+    assert set(seen) == {s.id for s in steps(plan)}
+    assert seen[-1] == "hand.over"
+
+
+def test_glue_is_waited_for_and_only_what_needs_it_waits():
+    job = JOBS[7]
+    before = ("receive", "plan", "cut.rails", "join")
+    job = taken(job, *before)
+    found = {s.step.id: s for s in standings(planned(job), steps(planned(job)), NOW + dt.timedelta(minutes=10))}
+    assert found["unclamp"].state == "waiting"
+    assert found["unclamp"].until == NOW + dt.timedelta(minutes=SHOP.practice.clamp_min)
+    assert found["ready.piece"].state == "ready"
+    late = {s.step.id: s for s in standings(planned(job), steps(planned(job)), NOW + dt.timedelta(minutes=50))}
+    assert late["unclamp"].state == "ready"
+    early = change(job, [Edit(at="work/unclamp/early", to=True)], SHOP).job
+    found = {s.step.id: s for s in standings(planned(early), steps(planned(early)), NOW)}
+    assert found["unclamp"].state == "ready"
+
+
+def test_what_was_done_keeps_its_sizes_and_says_when_the_plan_asks_for_others():
+    job = taken(JOBS[1], "receive", "plan", "ready.piece", "cut.rails")
+    assert job.work["cut.rails"].used == used_by(next(s for s in steps(planned(job)) if s.id == "cut.rails"))
+    assert job.practice is not None, "what is begun no longer follows the shop"
+    wider = change(job, [Edit(at="options/floater/gap", to={"mm": 9, "typed": "9"})], SHOP).job
+    plan = planned(wider)
+    found = next(s for s in standings(plan, steps(plan), NOW) if s.step.id == "cut.rails")
+    assert found.state == "changed"
+    assert {c.verdict for c in found.changed} == {"remake"}
+    narrower = change(job, [Edit(at="options/floater/gap", to={"mm": 4, "typed": "4"})], SHOP).job
+    plan = planned(narrower)
+    found = next(s for s in standings(plan, steps(plan), NOW) if s.step.id == "cut.rails")
+    assert {c.verdict for c in found.changed} == {"adapt"}
+    assert "cut it down" in found.changed[0].says.mm
+
+
+def test_a_reading_out_of_its_tolerance_says_by_how_much_and_what_follows():
+    job = taken(JOBS[1], "receive", "plan", "ready.piece", "cut.rails", "join", "unclamp", "finish")
+    before = planned(job)
+    inside = before.desk.sheet["frame.inside_width.middle"].value
+    edits = [Edit(at="pins/frame.inside_width.middle", to={"mm": inside + 3, "typed": "+3", "tool": "rule"})]
+    after = planned(change(job, edits, SHOP).job)
+    found = bench(after, NOW + LONG, before)
+    check = next(c for s in found.steps for c in s.checks if c.key == "frame.inside_width.middle")
+    assert check.out
+    assert check.says is not None
+    assert check.says.mm.startswith("3 mm more")
+
+
+def test_what_a_reading_changes_further_on_is_listed_and_what_is_cut_stays():
+    job = taken(JOBS[7], "receive", "plan", "cut.rails", "join")
+    before = planned(job)
+    inside = before.desk.sheet["frame.inside_width.middle"].value
+    edits = [
+        Edit(at=f"pins/frame.inside_width.{x}", to={"mm": inside - 2, "typed": "-2", "tool": "rule"})
+        for x in ("top", "middle", "bottom")
+    ]
+    after = planned(change(job, edits, SHOP).job)
+    changes = bench(after, NOW, before).changes
+    assert "boards and glazing, width" in {c.label for c in changes}
+    assert not {c.step for c in changes} & {"cut.rails", "join"}
+
+
+def test_what_was_handed_over_at_the_bench_can_only_be_read_until_it_is_reopened():
+    job = taken(JOBS[1], "receive")
+    closed = change(job, [Edit(at="handed_over", to="2026-11-26")], SHOP).job
+    with pytest.raises(BadEdit, match="reopen"):
+        change(closed, [Edit(at="title", to="another")], SHOP)
+    opened = change(closed, [Edit(at="handed_over"), Edit(at="note", to="its glass broke")], SHOP).job
+    assert not opened.closed
+
+
+def test_a_step_that_ends_before_it_began_is_refused():
+    with pytest.raises(BadEdit, match="before it began"):
+        change(
+            JOBS[1],
+            [Edit(at="work/receive", to={"began": "2026-11-26T10:00:00Z", "ended": "2026-11-26T09:00:00Z"})],
+            SHOP,
+        )
