@@ -1,6 +1,7 @@
 import { createRoot } from "react-dom/client";
 import { App } from "./app/App";
 import "./app/app.css";
+import "./bench/bench.css";
 
 const root = document.getElementById("root");
 if (root) createRoot(root).render(<App />);

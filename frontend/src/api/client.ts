@@ -67,6 +67,9 @@ export type Person = Schemas["Person"];
 export type GivenCode = Schemas["Code"];
 export type Pending = Schemas["Pending"];
 export type Rack = Schemas["Rack"];
+export type BenchView = Schemas["BenchView"];
+export type StepView = Schemas["StepView"];
+export type CheckView = Schemas["CheckView"];
 
 /** The server could not be reached, or cannot just now, and says why where it can: try again later. */
 export class Unreachable extends Error {}

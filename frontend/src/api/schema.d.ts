@@ -2772,6 +2772,8 @@ export interface components {
             view: "tape" | "edge" | "front" | "back" | "frame" | "parts" | "stretch" | "holes" | "mat" | "apart";
             /** Lit */
             lit: string[];
+            /** Drawn */
+            drawn: string[];
             /**
              * Stuff
              * @enum {string}

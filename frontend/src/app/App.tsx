@@ -1,4 +1,5 @@
 import { BrowserRouter, Route, Routes } from "react-router";
+import { BenchPage } from "../bench/BenchPage";
 import { DoorsProvider } from "../doors/here";
 import { PeoplePage } from "../doors/PeoplePage";
 import { JobPage } from "../job/JobPage";
@@ -19,6 +20,7 @@ export function App() {
             <Route path="/settings" element={<SettingsPage />} />
             <Route path="/stock" element={<StockPage />} />
             <Route path="/jobs/:id" element={<JobPage />} />
+            <Route path="/jobs/:id/bench" element={<BenchPage />} />
             <Route path="*" element={<Nowhere />} />
           </Routes>
         </BrowserRouter>

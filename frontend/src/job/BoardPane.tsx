@@ -1,6 +1,7 @@
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import type { Question } from "../api/client";
 import { timeOf } from "../ui/dates";
+import { Drawing } from "./Drawing";
 import { LengthSpot } from "./LengthRow";
 import { PapersBoard } from "./PapersBoard";
 import { PhotoBoard } from "./PhotoBoard";
@@ -104,38 +105,5 @@ function Spots({ questions, onPast }: { questions: Question[]; onPast: () => voi
         q.spot ? <LengthSpot key={q.id} q={q} order={order} onNext={next} /> : null,
       )}
     </div>
-  );
-}
-
-interface DrawingProps {
-  svg: string;
-  lit: string;
-  className: string;
-  onPick: (key: string) => void;
-  drag?: Pick<ReturnType<typeof useDrag>, "handlers" | "dragged"> | ReturnType<typeof useTurn>;
-}
-
-function Drawing({ svg, lit, className, onPick, drag }: DrawingProps) {
-  const box = useRef<HTMLDivElement>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new picture must be lit again
-  useEffect(() => {
-    for (const g of box.current?.querySelectorAll<SVGElement>("[data-key]") ?? []) {
-      g.classList.toggle("lit", Boolean(lit) && g.dataset.key === lit);
-    }
-  }, [svg, lit]);
-  return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: every key stands in the questions as a button too
-    // biome-ignore lint/a11y/useKeyWithClickEvents: the same
-    <div
-      ref={box}
-      className={`drawing min-h-0 ${className}`}
-      {...drag?.handlers}
-      onClick={(e) => {
-        if (drag?.dragged.current) return;
-        const key = (e.target as Element).closest<SVGElement>("[data-key]")?.dataset.key;
-        if (key) onPick(key);
-      }}
-      dangerouslySetInnerHTML={{ __html: svg }}
-    />
   );
 }

@@ -58,6 +58,9 @@ export function Header({ onHistory, onKeys, historyOpen, elsewhere }: Props) {
         )}
         {elsewhere}
       </span>
+      <Link to={`/jobs/${job.id}/bench`} className="bar-button link grid content-center font-bold">
+        bench
+      </Link>
       <SavedState />
       <button
         type="button"

@@ -1,62 +1,26 @@
 import { api, type Compared, type Edit, got, type System, type View, words } from "../api/client";
 import { createLook, type Look, type PhotoMarks } from "./look";
-import { Outbox, type Wire } from "./outbox";
+import { OpenJob } from "./open";
 import { Planner, type PlanWire } from "./planner";
-import { type Item, shelfOf } from "./shelf";
-import { FRESH_MS, heldTabs, tabName } from "./tabs";
 
 export type { PhotoMarks } from "./look";
 
-const RETRY_MS = 2000;
-
-/** One job open in this browser: what waits to be saved, the newest plan of it all, and what is looked at. */
-export class JobSession {
-  readonly outbox: Outbox;
+/** A job on its own page: besides what waits to be saved, the newest plan of it all, and what is looked at. */
+export class JobSession extends OpenJob {
   readonly planner: Planner;
   readonly look_ = createLook();
-  private adopting: ReturnType<typeof setTimeout> | undefined;
-  private timer: ReturnType<typeof setTimeout> | undefined;
-  private others: BroadcastChannel | null = null;
 
-  constructor(readonly id: number) {
-    this.outbox = new Outbox(
-      wireOf(id),
-      shelfOf(id, tabName(), heldTabs),
-      () => this.planner.ask(false),
-      (version) => this.others?.postMessage(version),
-      this.later,
-    );
+  constructor(id: number) {
+    super(id);
     this.planner = new Planner(planWireOf(id), this.outbox, this.look_, this.later);
   }
-
-  start() {
-    window.addEventListener("online", this.retry);
-    if ("BroadcastChannel" in window) {
-      this.others = new BroadcastChannel(`shadbo.job.${this.id}`);
-      this.others.onmessage = (e: MessageEvent<number>) => {
-        if (e.data > (this.outbox.state.job?.version ?? 0)) void this.retry();
-      };
-    }
-    void this.retry().then(() => this.outbox.adopt());
-    this.adopting = setTimeout(() => this.outbox.adopt(), FRESH_MS + 1000);
-  }
-  stop() {
-    clearTimeout(this.adopting);
-    window.removeEventListener("online", this.retry);
-    clearTimeout(this.timer);
-    this.planner.stop();
-    this.others?.close();
-  }
-  private later = () => {
-    clearTimeout(this.timer);
-    this.timer = setTimeout(this.retry, RETRY_MS);
-  };
-  private retry = async () => {
-    await this.outbox.load();
-    if (this.outbox.state.gone) return;
+  protected ask() {
     this.planner.ask(false);
-    await this.outbox.flush();
-  };
+  }
+  override stop() {
+    super.stop();
+    this.planner.stop();
+  }
 
   get system() {
     return this.planner.system;
@@ -132,10 +96,6 @@ export class JobSession {
     this.planner.dropAdvice();
     this.outbox.step("back", this.system, version);
   }
-  unsaved(): Edit[] {
-    return this.outbox.unsaved();
-  }
-
   /** Every display that suits the piece, with what is typed and not saved yet; null when it cannot be asked now. */
   async compare(): Promise<Compared[] | null> {
     try {
@@ -146,25 +106,6 @@ export class JobSession {
       return null;
     }
   }
-}
-
-function wireOf(id: number): Wire {
-  const params = { path: { job_id: id } };
-  return {
-    read: () => got(api.GET("/api/jobs/{job_id}", { params })),
-    save: (item, version) => {
-      const body = { version, edit_id: item.id, edits: item.edits, system: item.system };
-      return got(api.POST("/api/jobs/{job_id}/edits", { params, body }));
-    },
-    step: (item: Item, version) => {
-      const body = { edit_id: item.id, version };
-      if (item.kind === "undo") return got(api.POST("/api/jobs/{job_id}/undo", { params, body }));
-      if (item.kind === "redo") return got(api.POST("/api/jobs/{job_id}/redo", { params, body }));
-      const path = { job_id: id, version: item.to ?? 1 };
-      const back = { edit_id: item.id };
-      return got(api.POST("/api/jobs/{job_id}/revisions/{version}", { params: { path }, body: back }));
-    },
-  };
 }
 
 function planWireOf(id: number): PlanWire {

@@ -6,6 +6,7 @@ from typing import Literal, get_args
 from shadbo.core.build.assembly import ViewName
 from shadbo.core.drawing.apart import LEANS, apart_scene
 from shadbo.core.drawing.compose import compose, fit_to
+from shadbo.core.drawing.cutting import cutting_scene
 from shadbo.core.drawing.edge import edge_scene
 from shadbo.core.drawing.faces import back_scene, front_scene
 from shadbo.core.drawing.holes import holes_scene
@@ -39,6 +40,9 @@ BOARDS: dict[ViewName, Paper] = {
     "mat": Paper("board", 752, 460, (120, 46, 130, 118)),
     "apart": Paper("board", 752, 460, (28, 24, 262, 40)),
 }
+BENCH_WIDE, BENCH_HIGH = 640, 556
+BENCH_KEEP = (64, 40, 40, 50)
+"""The drawing of the bench: a smaller paper shown as large, so that its letters are read from farther away."""
 LADDER = Paper("ladder", 752, 192, (0, 0, 0, 0))
 VIEW_WORDS: dict[ViewName, str] = {
     "tape": "Tape",
@@ -105,6 +109,24 @@ def scene_of(plan: Plan, view: ViewName, system: System, turn: int = 0) -> Scene
         "mat": mat_scene,
     }
     return makers.get(view if view in views_of(plan) else "back", front_scene)(plan, system)
+
+
+def draw_for_bench(
+    plan: Plan, view: ViewName, system: System, parts: tuple[str, ...] = (), album: Albums | None = None
+) -> str:
+    """One view as it is seen from farther away, of these parts alone where some are named.
+
+    Before the readings are in it is where the tape goes.
+    """
+    if view == "tape" or plan.assembly is None:
+        return draw(plan, "tape", system).svg
+    paper = replace(BOARDS[view], width=BENCH_WIDE, height=BENCH_HIGH)
+    scene = scene_of(plan, view, system)
+    if parts and view == "parts":
+        paper, scene = replace(paper, keep=BENCH_KEEP), cutting_scene(plan, system, parts)
+    elif parts and view == "mat" and view in views_of(plan):
+        scene = mat_scene(plan, system, parts[0])
+    return write_svg(compose(scene, paper), TITLES[view], album=album)
 
 
 def draw(

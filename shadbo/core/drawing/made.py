@@ -8,7 +8,7 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.words.lengths import System
 from shadbo.core.words.words import number_text
 
-NEAR_END = 0.8
+NEAR_END = 0.7
 """How far from the middle the ends are read, as a share of the half."""
 
 

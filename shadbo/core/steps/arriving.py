@@ -54,7 +54,6 @@ def _receive(plan: Plan) -> Step:
         "Take the piece in" if len(here) == 1 else "Take the pieces in",
         tuple(Made(Thing("here", p.id)) for p in here),
         how=(both("look it over with the owner: tears, dents, stains, loose parts"),),
-        view="tape",
         stuff="piece",
         minutes=minutes("receive"),
         checks=tuple(checks),

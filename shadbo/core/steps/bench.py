@@ -61,6 +61,7 @@ class StepView:
     how: tuple[Both, ...]
     view: ViewName
     lit: tuple[str, ...]
+    drawn: tuple[str, ...]
     stuff: Stuff
     tools: tuple[str, ...]
     fetched: tuple[Fetched, ...]
@@ -148,6 +149,7 @@ def _view(plan: Plan, s: Standing) -> StepView:
         step.how,
         step.view,
         step.lit,
+        step.drawn,
         step.stuff,
         step.tools,
         step.fetched,

@@ -82,7 +82,7 @@ def _mounted(site: Site, plan: MountPlan, boards: tuple[Thing, ...]) -> Step:
         ),
         (*ready, *boards, *forms, *backing, *((MEASURED,) if site.framed else ())),
         tuple(said(site.desk, line) for line in mount.steps),
-        view="holes" if any(s.of == of for s in site.assembly.spots) else "back",
+        view="holes" if any(s.of == of for s in site.assembly.spots) else "front",
         stuff="piece",
         tools=("weights",) if hours else (),
         fetched=(Fetched(count, plan.tape.name, size),) if plan.tape is not None and count else (),

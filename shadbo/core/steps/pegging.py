@@ -40,6 +40,7 @@ def pegging(site: Site) -> Iterator[Step]:
         (MEASURED, Thing("marked", "rails")),
         view="parts",
         lit=tuple(p.key for p in pegs),
+        drawn=tuple(p.id for p in pegs),
         sizes=site.asked(pegs),
         tools=("fine saw", "rule"),
         fetched=site.fetch(pegs),

@@ -144,6 +144,7 @@ def _stretched(site: Site, piece: Piece) -> Iterator[Step]:
         (both("opposite bars against one stop, so that they are equal"),),
         view="parts",
         lit=tuple(p.key for p in bars),
+        drawn=tuple(p.id for p in bars),
         sizes=site.asked(bars),
         tools=("mitre saw", "rule"),
         fetched=site.fetch(bars),

@@ -94,9 +94,9 @@ class Check:
 class Step:
     """One operation at the bench. ``says`` is one sentence, ``how`` what to mind, in the order of doing.
 
-    ``makes`` and ``needs`` give the order. ``view`` is its drawing, ``lit`` the lines that stand out in it; ``sizes``
-    are what the plan asks of it. ``minutes`` are those of one person; ``people`` how many it takes.
-    ``stops`` keeps it from being done.
+    ``makes`` and ``needs`` give the order. ``view`` is its drawing, ``lit`` the lines that stand out in it, ``drawn``
+    the parts that it shows alone; ``sizes`` are what the plan asks of it. ``minutes`` are those of one person;
+    ``people`` how many it takes. ``stops`` keeps it from being done.
     """
 
     id: str
@@ -107,6 +107,7 @@ class Step:
     how: tuple[Both, ...] = ()
     view: ViewName = "front"
     lit: tuple[str, ...] = ()
+    drawn: tuple[str, ...] = ()
     sizes: tuple[Quantity, ...] = ()
     stuff: Stuff = "wood"
     tools: tuple[str, ...] = ()

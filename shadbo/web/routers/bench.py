@@ -7,7 +7,7 @@ from fastapi import APIRouter, Response
 from pydantic import TypeAdapter
 
 from shadbo.core.assess import assess
-from shadbo.core.drawing.board import draw
+from shadbo.core.drawing.board import draw_for_bench
 from shadbo.core.job.edits import as_typed
 from shadbo.core.plan import Plan
 from shadbo.core.steps.bench import Bench, bench
@@ -61,4 +61,4 @@ def _drawn(plan: Plan, found: Bench, wanted: str, system: System, job_id: int) -
     """Which step is drawn, and its drawing; one that the plan no longer has gives way to the next."""
     by_id = {s.id: s for s in found.steps}
     step = by_id.get(wanted) or by_id.get(found.next) or found.steps[-1]
-    return step.id, draw(plan, step.view, system, album=addresses(job_id)).svg
+    return step.id, draw_for_bench(plan, step.view, system, step.drawn, addresses(job_id))

@@ -1,0 +1,404 @@
+import { useEffect, useRef, useState } from "react";
+import { Link, useParams } from "react-router";
+import type { CheckView, Edit, StepView } from "../api/client";
+import { Nowhere } from "../app/Nowhere";
+import { SystemSwitch, useMeasures } from "../app/system";
+import { useDoors } from "../doors/here";
+import { Drawing } from "../job/Drawing";
+import { longDay, timeOf } from "../ui/dates";
+import { Frac } from "../ui/Frac";
+import { Checks } from "./Checks";
+import { forward, moment, onItsWay, shownStep, span } from "./course";
+import { Deviation } from "./Deviation";
+import { Overview } from "./Overview";
+import { Stick } from "./Stick";
+import { BenchContext, useAwake, useBench, useBenchState, useOpenBench, useWaiting } from "./useBench";
+import { useRing } from "./useRing";
+import { Waiting } from "./Waiting";
+
+/** The bench: one step at a time, read from two metres, worked with dirty hands or a foot switch of two keys. */
+export function BenchPage() {
+  const id = Number(useParams().id);
+  if (!Number.isInteger(id) || id < 1) return <Nowhere what="There is no such job." />;
+  return <OpenBench key={id} id={id} />;
+}
+
+function OpenBench({ id }: { id: number }) {
+  const session = useOpenBench(id);
+  return (
+    <BenchContext value={session}>
+      <Page />
+    </BenchContext>
+  );
+}
+
+const WHO_KEY = "shadbo.bench.who";
+
+/** Who works here: who is signed in, or the name that was written at this bench. */
+function useWho(): [string, (who: string) => void] {
+  const { here } = useDoors();
+  const [own, setOwn] = useState(() => localStorage.getItem(WHO_KEY) ?? "");
+  const set = (who: string) => {
+    localStorage.setItem(WHO_KEY, who);
+    setOwn(who);
+  };
+  return [own || here.name || "", set];
+}
+
+function Page() {
+  const session = useBench();
+  const { view, at, link, trouble } = useBenchState((s) => s);
+  const waiting = useWaiting(({ echoes, drafts }) => ({ echoes, drafts }));
+  const { gone, lost, clashes, kept } = useWaiting((s) => ({
+    gone: s.gone,
+    lost: s.link !== "ok",
+    clashes: s.clashes,
+    kept: s.items.length,
+  }));
+  const [who, setWho] = useWho();
+  const [panel, setPanel] = useState<"" | "all" | "deviation">("");
+  const [why, setWhy] = useState("");
+  const { may } = useDoors();
+  useAwake();
+  const step = view ? shownStep(view, at, waiting.echoes) : undefined;
+  const shown = useRef<{ id: string; at: Date }>({ id: "", at: session.now() });
+  if (step && shown.current.id !== step.id) shown.current = { id: step.id, at: session.now() };
+  const steps = view?.bench.steps ?? [];
+  const { over, hush } = useRing(steps);
+  const closed = (view?.bench.closed ?? false) || !may("work");
+  const move = step ? forward(step, waiting, closed) : undefined;
+  const current = move && (move.kind === "read" || move.kind === "yes") ? move.check : undefined;
+
+  const pick = (id: string) => {
+    setPanel("");
+    session.show(id);
+  };
+  const begun = (step: StepView) => session.begin(step, who, shown.current.at);
+  const answer = (check: CheckView, word: "yes" | "no" | "later") => {
+    if (!step) return;
+    session.edit([...begun(step), { at: check.at, to: word }], check.at);
+    if (word === "no") {
+      setWhy(`${check.words}: no`);
+      setPanel("deviation");
+    }
+  };
+  const read = (check: CheckView) => step && session.read(step, check.at, who, shown.current.at);
+  const finish = (more: Edit[] = []) => {
+    if (!step) return;
+    hush();
+    const gone: Edit[] = step.id === "hand.over" ? [{ at: "handed_over", to: "today" }] : [];
+    if (step.ended && step.state === "done") pick(after(steps, step));
+    else session.finish(step, who, shown.current.at, [...more, ...gone]);
+  };
+  const onForward = () => {
+    if (!step || !move) return;
+    if (move.kind === "yes") answer(move.check, "yes");
+    else if (move.kind === "read") {
+      if (waiting.drafts[move.check.at]?.typed.trim()) read(move.check);
+      else document.querySelector<HTMLElement>(`[data-reads="${move.check.at}"]`)?.focus();
+    } else if (move.kind === "done") finish();
+  };
+  const onBack = () => {
+    if (panel) setPanel("");
+    else if (step) pick(before(steps, step));
+  };
+  const onLater = () => {
+    if (!step) return;
+    const next = steps.slice(steps.indexOf(step) + 1).find((s) => s.state === "ready" && !s.ended);
+    session.edit([{ at: `work/${step.id}/later`, to: true }]);
+    pick(next?.id ?? "");
+  };
+
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const target = e.target as HTMLElement;
+      if (target.closest("textarea, select, [role=menu]")) return;
+      const onButton = target.closest("button, a");
+      if (e.key === "PageDown" || (e.key === "Enter" && !onButton)) {
+        e.preventDefault();
+        if (!panel) onForward();
+      } else if (e.key === "PageUp" || e.key === "Escape") {
+        e.preventDefault();
+        onBack();
+      }
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+  useEffect(() => {
+    document.title = view ? `${session.id} at the bench · Shadbo` : "Shadbo";
+  }, [session, view]);
+
+  if (gone) return <Nowhere what="There is no such job." />;
+  if (!view || !step)
+    return (
+      <main className="grid min-h-dvh place-content-center text-xl text-soft">
+        <h1>{link === "lost" ? "No connection. Trying again." : trouble || "Laying out the work…"}</h1>
+      </main>
+    );
+  const number = steps.indexOf(step) + 1;
+  const clash = Object.keys(clashes).find((place) => place.startsWith(`work/${step.id}`));
+  return (
+    <div className="bench-grid">
+      <header className="bench-head">
+        <Link to="/" className="small-caps grid h-11 content-center" title="To all jobs">
+          Shadbo
+        </Link>
+        <h1 className="min-w-0 grow truncate text-[20px] font-extrabold">
+          Job {session.id} · {view.title || "untitled"}
+        </h1>
+        <Link to={`/jobs/${session.id}`} className="link grid min-h-11 content-center">
+          the plan
+        </Link>
+        <Worker who={who} onWho={setWho} />
+        <span className="lg:whitespace-nowrap">
+          step {number} of {steps.length} · {span(view.bench.left_min)} of work left
+          {view.due ? ` · due ${longDay(view.due)}` : ""}
+        </span>
+        <Saved lost={lost || link === "lost"} kept={kept} />
+        <SystemSwitch />
+      </header>
+      <Stick steps={steps} at={step.id} onPick={pick} />
+      <main className="bench-text">
+        {over && (
+          <p role="alert" className="bench-over">
+            {over}{" "}
+            <button type="button" className="link min-h-11" onClick={hush}>
+              heard
+            </button>
+          </p>
+        )}
+        {clash && (
+          <p role="alert" className="bench-over">
+            Somebody else has done this step meanwhile.{" "}
+            <button
+              type="button"
+              className="link min-h-11"
+              onClick={() => {
+                for (const place of Object.keys(clashes)) session.outbox.drop(place);
+                pick("");
+              }}
+            >
+              go on with theirs
+            </button>
+          </p>
+        )}
+        {trouble && (
+          <p role="alert" className="bench-over text-stop">
+            {trouble}
+          </p>
+        )}
+        {panel === "all" ? (
+          <Overview steps={steps} next={view.bench.next} onPick={pick} />
+        ) : panel === "deviation" ? (
+          <Deviation
+            key={step.id}
+            step={step}
+            why={why}
+            onLeave={() => setPanel("")}
+            onDone={(edits, goOn) => {
+              setPanel("");
+              if (goOn) finish(edits);
+              else session.edit([...edits]);
+            }}
+          />
+        ) : (
+          <StepSheet
+            step={step}
+            current={current}
+            closed={closed}
+            onAnswer={answer}
+            onRead={read}
+            onEarly={() => session.edit([{ at: `work/${step.id}/early`, to: true }])}
+            onPick={pick}
+          />
+        )}
+      </main>
+      <section className="bench-board" aria-label="Drawing of this step">
+        <Drawing
+          svg={view.drawing ?? ""}
+          lit={current?.key ?? ""}
+          noted={step.lit}
+          className="bg-board"
+          onPick={() => {}}
+        />
+      </section>
+      <nav className="bench-foot" aria-label="Where to go">
+        <button type="button" className="bench-target" onClick={onBack}>
+          ‹ back
+        </button>
+        <button
+          type="button"
+          className="bench-target"
+          aria-pressed={panel === "all"}
+          onClick={() => setPanel(panel === "all" ? "" : "all")}
+        >
+          all steps
+        </button>
+        <button
+          type="button"
+          className="bench-target"
+          disabled={closed}
+          onClick={() => {
+            setWhy("");
+            setPanel(panel === "deviation" ? "" : "deviation");
+          }}
+        >
+          not as planned …
+        </button>
+        <button
+          type="button"
+          className="bench-target"
+          disabled={closed || Boolean(step.ended)}
+          onClick={onLater}
+        >
+          later
+        </button>
+        <button
+          type="button"
+          className="bench-target forward"
+          aria-keyshortcuts="Enter PageDown"
+          disabled={
+            move?.kind === "wait" || move?.kind === "stuck" || move?.kind === "closed" || panel !== ""
+          }
+          onClick={onForward}
+        >
+          {WORDS[move?.kind ?? "stuck"](step)}
+        </button>
+      </nav>
+    </div>
+  );
+}
+
+const WORDS: Record<ReturnType<typeof forward>["kind"], (step: StepView) => string> = {
+  read: () => "next reading ›",
+  yes: () => "yes ›",
+  done: (s) => (s.ended && s.state === "done" ? "next ›" : s.state === "changed" ? "still good ›" : "done ›"),
+  wait: (s) => (s.until ? `waits until ${moment(s.until, new Date())}` : "waits"),
+  stuck: () => "not yet",
+  closed: () => "handed over",
+};
+
+const before = (steps: StepView[], step: StepView) => steps[Math.max(steps.indexOf(step) - 1, 0)]?.id ?? "";
+const after = (steps: StepView[], step: StepView) => steps[steps.indexOf(step) + 1]?.id ?? "";
+
+interface SheetProps {
+  step: StepView;
+  current: CheckView | undefined;
+  closed: boolean;
+  onAnswer: (check: CheckView, word: "yes" | "no" | "later") => void;
+  onRead: (check: CheckView) => void;
+  onEarly: () => void;
+  onPick: (id: string) => void;
+}
+
+/** One step: its sentence, how, with what, what is read and looked at, what can hurt. */
+function StepSheet({ step, current, closed, onAnswer, onRead, onEarly, onPick }: SheetProps) {
+  const { say } = useMeasures();
+  const view = useBenchState((s) => s.view);
+  const settling = useWaiting(onItsWay);
+  const meanwhile = view?.bench.steps.filter((s) => view.bench.meanwhile.includes(s.id)) ?? [];
+  const changes = view?.bench.changes ?? [];
+  const long = step.says.length > 46;
+  return (
+    <>
+      <h2 className={`leading-[1.08] font-extrabold ${long ? "text-[36px]" : "text-[48px]"}`}>{step.says}</h2>
+      {step.ended && (
+        <p className="pt-1 text-[20px] text-fine">
+          ✓ done {step.who && `by ${step.who}, `}
+          {timeOf(step.ended)}
+          {step.note && `; ${step.note}`}
+        </p>
+      )}
+      {step.changed.length > 0 && (
+        <ul role="status" className={`bench-care ${step.to_remake ? "stop" : ""}`}>
+          {step.changed.map((c) => (
+            <li key={c.mm}>
+              <Frac>{say(c)}</Frac>
+            </li>
+          ))}
+        </ul>
+      )}
+      {step.state === "blocked" && !settling && (
+        <p role="status" className="bench-care">
+          {step.why}
+        </p>
+      )}
+      {step.state === "waiting" && (
+        <Waiting step={step} meanwhile={meanwhile} onEarly={onEarly} onPick={onPick} />
+      )}
+      <ul className="bench-how">
+        {step.how.map((line) => (
+          <li key={line.mm}>
+            <Frac>{say(line)}</Frac>
+          </li>
+        ))}
+        {step.people > 1 && <li className="font-bold">two people</li>}
+      </ul>
+      {step.fetched.length > 0 && (
+        <ul className="bench-fetch" aria-label="What it takes">
+          {step.fetched.map((f) => (
+            <li key={`${f.name} ${f.size.mm}`}>
+              <b>{f.count} ×</b> {f.name}
+              {f.size.mm && (
+                <span className="whitespace-nowrap">
+                  {" "}
+                  <Frac>{say(f.size)}</Frac>
+                </span>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {step.state !== "waiting" && (
+        <Checks step={step} current={current} closed={closed} onAnswer={onAnswer} onRead={onRead} />
+      )}
+      {changes.length > 0 && (
+        <section className="bench-care" aria-label="What changes further on">
+          <p className="font-bold">Further on this changes:</p>
+          <ul>
+            {changes.slice(0, 5).map((c) => (
+              <li key={c.label}>
+                {c.label}: <Frac>{`${say(c.before)} → ${say(c.after)}`}</Frac>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {step.cautions.map((c) => (
+        <p key={c} className="bench-caution">
+          {c}
+        </p>
+      ))}
+      {step.tools.length > 0 && <p className="bench-tools">with {step.tools.join(", ")}</p>}
+    </>
+  );
+}
+
+function Worker({ who, onWho }: { who: string; onWho: (who: string) => void }) {
+  return (
+    <label className="flex items-baseline gap-2 whitespace-nowrap text-soft">
+      at work
+      <input
+        className="w-36 border-b border-line bg-transparent text-ink"
+        value={who}
+        maxLength={60}
+        onChange={(e) => onWho(e.target.value)}
+        onKeyDown={(e) => {
+          if (e.key === "Enter") {
+            e.stopPropagation();
+            e.currentTarget.blur();
+          }
+        }}
+      />
+    </label>
+  );
+}
+
+function Saved({ lost, kept }: { lost: boolean; kept: number }) {
+  return (
+    <span role="status" className={`whitespace-nowrap ${lost ? "font-bold text-stop" : "text-soft"}`}>
+      {lost ? `no connection${kept ? `, ${kept} kept here` : ""}` : kept ? "saving…" : "saved"}
+    </span>
+  );
+}

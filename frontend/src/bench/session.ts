@@ -1,0 +1,139 @@
+import { createStore } from "zustand/vanilla";
+import {
+  api,
+  type BenchView,
+  type Edit,
+  got,
+  newId,
+  passes,
+  Refused,
+  type StepView,
+  type System,
+} from "../api/client";
+import { OpenJob } from "../job/open";
+
+export interface BenchState {
+  view: BenchView | null;
+  /** The server's clock less this device's, in ms: waits are told by the server's. */
+  ahead: number;
+  /** The step that is shown; empty: whatever comes next. */
+  at: string;
+  link: "ok" | "lost";
+  trouble: string;
+}
+
+/** A job at the bench: its steps as the server tells them, with what is done here and not saved yet. */
+export class BenchSession extends OpenJob {
+  readonly store = createStore<BenchState>(() => ({
+    view: null,
+    ahead: 0,
+    at: "",
+    link: "ok",
+    trouble: "",
+  }));
+  system: System = "mm";
+  private asked = false;
+  private asking = false;
+  private again: ReturnType<typeof setInterval> | undefined;
+
+  override start() {
+    super.start();
+    // What another tablet does, and waits that pass, are looked for now and then.
+    this.again = setInterval(() => this.ask(), 5000);
+  }
+  override stop() {
+    super.stop();
+    clearInterval(this.again);
+  }
+  inSystem(system: System) {
+    if (this.system === system) return;
+    this.system = system;
+    this.ask();
+  }
+  show(at: string) {
+    this.store.setState({ at });
+    this.ask();
+  }
+  now(): Date {
+    return new Date(Date.now() + this.store.getState().ahead);
+  }
+  ask() {
+    this.asked = true;
+    if (!this.asking) void this.run();
+  }
+  private async run() {
+    this.asking = true;
+    while (this.asked) {
+      this.asked = false;
+      const known = this.outbox.accepted;
+      const edits = this.unsaved();
+      const before = this.store.getState();
+      try {
+        const params = { path: { job_id: this.id } };
+        const seen = before.view?.mark ?? "";
+        const body = { edits, system: this.system, step: before.at, seen };
+        const sent = Date.now();
+        const next = await got(api.POST("/api/jobs/{job_id}/bench", { params, body }));
+        const view = { ...next, drawing: next.drawing ?? before.view?.drawing ?? "" };
+        const ahead = Date.parse(next.now) - (sent + Date.now()) / 2;
+        this.store.setState({ view, ahead, link: "ok", trouble: "" });
+        this.outbox.planned(known);
+      } catch (e) {
+        if (e instanceof Refused && !passes(e.problem.status)) this.refused(e, edits);
+        else {
+          this.store.setState({ link: "lost" });
+          this.later();
+        }
+      }
+    }
+    this.asking = false;
+  }
+  /** What cannot be read goes back to its field, and the rest is asked for again. */
+  private refused(e: Refused, edits: Edit[]) {
+    const wrong = e.problem.errors?.[0];
+    const why = wrong?.message ?? e.message;
+    const { drafts } = this.outbox.state;
+    const at = Object.keys(drafts).find((d) => edits.some((x) => x.at === d) && wrong?.at.startsWith(d));
+    if (at && this.outbox.refuse(at, drafts[at]?.typed ?? "", why)) this.asked = true;
+    else this.store.setState({ trouble: why });
+  }
+
+  type(at: string, typed: string, edit: Edit) {
+    this.outbox.type(at, typed, edit);
+  }
+  edit(edits: Edit[], at = "") {
+    if (edits.length) this.outbox.edit(edits, this.system, at);
+  }
+  /** What was typed at a check is meant: it is saved, with when its step began. */
+  read(step: StepView, at: string, who: string, shown: Date) {
+    const { drafts, errors } = this.outbox.state;
+    const draft = drafts[at];
+    if (draft && !errors[at]) this.edit([...this.begin(step, who, shown), draft.edit], at);
+  }
+
+  /** Edits that say when a step began, where nobody said so yet, and who is at it. */
+  begin(step: StepView, who: string, shown: Date): Edit[] {
+    if (step.began || this.outbox.state.echoes[`work/${step.id}/began`]) return [];
+    const edits: Edit[] = [{ at: `work/${step.id}/began`, to: shown.toISOString() }];
+    return who ? [...edits, { at: `work/${step.id}/who`, to: who }] : edits;
+  }
+  finish(step: StepView, who: string, shown: Date, more: Edit[] = []) {
+    const began = this.begin(step, who, shown);
+    const ended = { at: `work/${step.id}/ended`, to: this.now().toISOString() };
+    const later: Edit[] = step.state === "later" ? [{ at: `work/${step.id}/later`, to: null }] : [];
+    this.store.setState({ at: "" });
+    this.edit([...began, ended, ...later, ...more]);
+  }
+  /** Take a photograph in; its number, or what went wrong. */
+  async photograph(file: File): Promise<number | string> {
+    const query = new URLSearchParams({ edit_id: newId(), name: file.name.slice(0, 120) });
+    try {
+      const answer = await fetch(`/api/jobs/${this.id}/photos?${query}`, { method: "POST", body: file });
+      const body = (await answer.json()) as { id?: number; title?: string; errors?: { message: string }[] };
+      if (answer.ok && body.id) return body.id;
+      return body.errors?.[0]?.message ?? body.title ?? "It was not taken in.";
+    } catch {
+      return "It was not sent: no connection. Choose it again when it is back.";
+    }
+  }
+}
