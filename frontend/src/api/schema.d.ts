@@ -1509,7 +1509,7 @@ export interface components {
         };
         /**
          * CheckView
-         * @description One check. ``at`` is where its reading or its answer goes, ``sort`` which of the two it takes.
+         * @description One check. ``at`` is where its reading, answer or name goes, ``sort`` which of them it takes.
          *
          *     ``wanted`` and ``within`` are its size and what it may be off by; ``typed`` what was read, ``answer`` what was
          *     answered. ``says`` is what follows from it, where something does; ``out``: it is out of what it may be.

@@ -137,7 +137,9 @@ function Page() {
       </main>
     );
   const number = steps.indexOf(step) + 1;
-  const clash = Object.keys(clashes).find((place) => place.startsWith(`work/${step.id}`));
+  const clashing = steps.filter((s) =>
+    Object.keys(clashes).some((place) => place.startsWith(`work/${s.id}/`)),
+  );
   return (
     <div className="bench-grid">
       <header className="bench-head">
@@ -168,9 +170,9 @@ function Page() {
             </button>
           </p>
         )}
-        {clash && (
+        {clashing[0] && (
           <p role="alert" className="bench-over">
-            Somebody else has done this step meanwhile.{" "}
+            {clashing[0].who || "Somebody else"} was at it too meanwhile: {clashing[0].says}.{" "}
             <button
               type="button"
               className="link min-h-11"
@@ -271,7 +273,7 @@ function Page() {
 }
 
 const WORDS: Record<ReturnType<typeof forward>["kind"], (step: StepView) => string> = {
-  read: () => "next reading ›",
+  read: (s) => (s.id === "hand.over" ? "write the name ›" : "next reading ›"),
   yes: () => "yes ›",
   done: (s) => (s.ended && s.state === "done" ? "next ›" : s.state === "changed" ? "still good ›" : "done ›"),
   wait: (s) => (s.until ? `waits until ${moment(s.until, new Date())}` : "waits"),

@@ -22,10 +22,10 @@ export function Checks({ step, current, closed, onAnswer, onRead }: Props) {
         const now = check.id === current?.id;
         return (
           <li key={check.id} className={now ? "now" : ""}>
-            {check.sort === "size" ? (
-              <Reading check={check} now={now} closed={closed} onRead={onRead} />
-            ) : (
+            {check.sort === "answer" ? (
               <Answer check={check} now={now} closed={closed} onAnswer={onAnswer} />
+            ) : (
+              <Reading check={check} now={now} closed={closed} onRead={onRead} />
             )}
           </li>
         );
@@ -71,7 +71,8 @@ function Reading({
 }: { check: CheckView; now: boolean; closed: boolean } & Pick<Props, "onRead">) {
   const session = useBench();
   const { say, system, tools } = useMeasures();
-  const { draft, echo, error, echoes } = useWaiting(({ drafts, echoes, errors }) => ({
+  const { draft, echo, error, echoes, drafts } = useWaiting(({ drafts, echoes, errors }) => ({
+    drafts,
     draft: drafts[check.at],
     echo: echoes[check.at],
     error: errors[check.at],
@@ -83,13 +84,14 @@ function Reading({
   }, [now, closed]);
   const shown = draft?.typed ?? echo?.typed ?? say(check.value);
   const tool: Tool = check.tool;
+  const measured = check.sort === "size";
   const edit = (typed: string): Edit => ({
     at: check.at,
-    to: typed.trim() ? { typed, tool, system } : null,
+    to: !typed.trim() ? null : measured ? { typed, tool, system } : typed.trim(),
   });
-  const done = answered(check, { echoes, drafts: {} });
+  const done = answered(check, { echoes, drafts });
   return (
-    <div className="bench-reading">
+    <div className={`bench-reading ${measured ? "" : "named"}`}>
       <label htmlFor={`read-${check.id}`}>{check.words}</label>
       <input
         ref={field}
@@ -116,10 +118,12 @@ function Reading({
           if (draft && !error) onRead(check);
         }}
       />
-      <span className="bench-wanted">
-        <Frac>{`${say(check.wanted)} ± ${say(check.within)}`}</Frac>
-        <span className="text-soft"> · {tools.find((t) => t.tool === tool)?.label ?? tool}</span>
-      </span>
+      {measured && (
+        <span className="bench-wanted">
+          <Frac>{`${say(check.wanted)} ± ${say(check.within)}`}</Frac>
+          <span className="text-soft"> · {tools.find((t) => t.tool === tool)?.label ?? tool}</span>
+        </span>
+      )}
       <p id={`said-${check.id}`} className={`bench-said ${error || check.out ? "out" : ""}`}>
         {error || <Frac>{say(check.says)}</Frac>}
       </p>

@@ -14,11 +14,13 @@ export function Stick({
   onPick: (id: string) => void;
 }) {
   return (
-    <ol className="stick" aria-label="All steps">
-      {steps.map((step) => (
-        <Segment key={step.id} step={step} here={step.id === at} onPick={onPick} />
-      ))}
-    </ol>
+    <nav aria-label="The work, step by step" className="stick-area">
+      <ol className="stick">
+        {steps.map((step) => (
+          <Segment key={step.id} step={step} here={step.id === at} onPick={onPick} />
+        ))}
+      </ol>
+    </nav>
   );
 }
 

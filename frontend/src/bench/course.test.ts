@@ -18,6 +18,13 @@ describe("the forward key", () => {
     const both = { echoes: { ...read.echoes, ...echo("work/s/answers/b", "yes") }, drafts: {} };
     expect(forward(s, both, false).kind).toBe("done");
   });
+  it("stays with what is being typed", () => {
+    const s = step("s", {
+      checks: [check("a", { sort: "size", at: "pins/x", value: { mm: "4", inch: "" } })],
+    });
+    const typing = { echoes: {}, drafts: { "pins/x": { typed: "4", edit: { at: "pins/x", to: null } } } };
+    expect(forward(s, typing, false).kind).toBe("read");
+  });
   it("does not take no for done", () => {
     const s = step("s", { checks: [check("b", { answer: "no" })] });
     expect(forward(s, none, false).kind).toBe("yes");

@@ -14,10 +14,11 @@ export type Forward =
   | { kind: "closed" };
 
 /** Whether a check has its reading or its answer, here or at the server. */
-export function answered(check: CheckView, { echoes }: Waiting): boolean {
+export function answered(check: CheckView, { echoes, drafts }: Waiting): boolean {
+  if (drafts[check.at]) return false; // it is still being typed, though the server may know of it
   const echo = echoes[check.at];
   if (echo) return echo.edit.to !== null;
-  return check.sort === "size" ? Boolean(check.value) || check.answer === "yes" : check.answer === "yes";
+  return check.sort === "answer" ? check.answer === "yes" : Boolean(check.value) || check.answer === "yes";
 }
 
 /** A check of which somebody said no, or later. */
@@ -38,7 +39,7 @@ export function forward(step: StepView, waiting: Waiting, closed: boolean): Forw
   if (step.state === "waiting") return { kind: "wait" };
   const open = step.checks.find((c) => !answered(c, waiting));
   if (!open) return { kind: "done" };
-  return { kind: open.sort === "size" ? "read" : "yes", check: open };
+  return { kind: open.sort === "answer" ? "yes" : "read", check: open };
 }
 
 /** The step that is shown: the one that was chosen while there is one, else what comes next, known here first. */

@@ -66,7 +66,8 @@ export class BenchSession extends OpenJob {
     while (this.asked) {
       this.asked = false;
       const known = this.outbox.accepted;
-      const edits = this.unsaved();
+      // What is still being typed is not asked about: half a reading would move what the others are held against.
+      const edits = this.outbox.state.items.flatMap((item) => item.edits);
       const before = this.store.getState();
       try {
         const params = { path: { job_id: this.id } };
@@ -79,7 +80,7 @@ export class BenchSession extends OpenJob {
         this.store.setState({ view, ahead, link: "ok", trouble: "" });
         this.outbox.planned(known);
       } catch (e) {
-        if (e instanceof Refused && !passes(e.problem.status)) this.refused(e, edits);
+        if (e instanceof Refused && !passes(e.problem.status)) await this.refused(e, edits);
         else {
           this.store.setState({ link: "lost" });
           this.later();
@@ -88,14 +89,13 @@ export class BenchSession extends OpenJob {
     }
     this.asking = false;
   }
-  /** What cannot be read goes back to its field, and the rest is asked for again. */
-  private refused(e: Refused, edits: Edit[]) {
-    const wrong = e.problem.errors?.[0];
-    const why = wrong?.message ?? e.message;
-    const { drafts } = this.outbox.state;
-    const at = Object.keys(drafts).find((d) => edits.some((x) => x.at === d) && wrong?.at.startsWith(d));
-    if (at && this.outbox.refuse(at, drafts[at]?.typed ?? "", why)) this.asked = true;
-    else this.store.setState({ trouble: why });
+  /** What is not taken goes back to its field when it is saved; what is left is asked for again. */
+  private async refused(e: Refused, edits: Edit[]) {
+    if (edits.length) {
+      await this.outbox.flush();
+      if (this.outbox.state.items.length) this.later();
+      else this.asked = true;
+    } else this.store.setState({ trouble: e.problem.errors?.[0]?.message ?? e.message });
   }
 
   type(at: string, typed: string, edit: Edit) {
@@ -108,7 +108,7 @@ export class BenchSession extends OpenJob {
   read(step: StepView, at: string, who: string, shown: Date) {
     const { drafts, errors } = this.outbox.state;
     const draft = drafts[at];
-    if (draft && !errors[at]) this.edit([...this.begin(step, who, shown), draft.edit], at);
+    if (draft && !errors[at]) this.edit([draft.edit, ...this.begin(step, who, shown)], at);
   }
 
   /** Edits that say when a step began, where nobody said so yet, and who is at it. */

@@ -14,7 +14,7 @@ Answer = Literal["yes", "no", "later"]
 class Done(Value):
     """One step of the work, as far as it has come.
 
-    ``later``: put off. ``note`` and ``photo`` say what was not as planned. ``sizes`` are readings that are no size of
+    ``taken_by`` is the name of who took it. ``later``: put off. ``note`` and ``photo`` say what was not as planned. ``sizes`` are readings that are no size of
     the plan's, such as of a pane that was delivered. ``used`` are the sizes (mm) that the plan asked for when it was
     done. ``remade`` counts how often it was done anew, ``early`` that a wait before it was cut short.
     """
@@ -22,6 +22,7 @@ class Done(Value):
     began: AwareDatetime | None = None
     ended: AwareDatetime | None = None
     who: Line = ""
+    taken_by: Line = ""
     later: bool = False
     early: bool = False
     note: Note = ""

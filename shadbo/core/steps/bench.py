@@ -14,7 +14,7 @@ from shadbo.core.steps import steps
 from shadbo.core.steps.progress import Standing, State, next_of, planned_mm, standings
 from shadbo.core.steps.step import Check, Fetched, Stage, Step, Stuff
 from shadbo.core.words.lengths import Both, texts
-from shadbo.core.words.words import say
+from shadbo.core.words.words import both, say
 
 STAGE_WORDS: dict[Stage, str] = {
     "receive": "Receive",
@@ -30,7 +30,7 @@ STAGE_WORDS: dict[Stage, str] = {
 
 @dataclass(frozen=True, slots=True)
 class CheckView:
-    """One check. ``at`` is where its reading or its answer goes, ``sort`` which of the two it takes.
+    """One check. ``at`` is where its reading, answer or name goes, ``sort`` which of them it takes.
 
     ``wanted`` and ``within`` are its size and what it may be off by; ``typed`` what was read, ``answer`` what was
     answered. ``says`` is what follows from it, where something does; ``out``: it is out of what it may be.
@@ -176,6 +176,10 @@ def _view(plan: Plan, s: Standing) -> StepView:
 
 
 def _check(plan: Plan, step: Step, s: Standing, check: Check) -> CheckView:
+    if check.signed:
+        name = s.done.taken_by
+        at = f"work/{step.id}/taken_by"
+        return CheckView(check.id, check.words, "name", at, value=both(name) if name else None, typed=name)
     if check.wanted is None:
         at = f"work/{step.id}/answers/{check.id}"
         answer = s.done.answers.get(check.id)

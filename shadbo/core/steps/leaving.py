@@ -180,14 +180,14 @@ def _gone(site: Site) -> Iterator[Step]:
         "Hand it over",
         (Made(GONE),),
         (PACKED,),
-        (
-            site.say("for the wall: {} above the floor", site.hang.hook_height),
-            both("who takes it writes their name below"),
-        ),
+        (site.say("for the wall: {} above the floor", site.hang.hook_height),),
         view="back",
         stuff="piece",
         minutes=site.took("label"),
         people=2 if two else 1,
         cautions=(cautions.WALL,),
-        checks=(Check("shown", "Shown to its owner, and as agreed"),),
+        checks=(
+            Check("shown", "Shown to its owner, and as agreed"),
+            Check("taken-by", "Taken by, in their own name", signed=True),
+        ),
     )

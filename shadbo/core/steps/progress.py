@@ -62,6 +62,8 @@ def unanswered(step: Step, done: Done, plan: Plan) -> tuple[str, ...]:
 def _answered(check: Check, done: Done, plan: Plan) -> bool:
     if check.key:
         return check.key in plan.desk.job.pins or done.answers.get(check.id) in ("yes", "no")
+    if check.signed:
+        return bool(done.taken_by)
     if check.wanted is not None:
         return check.id in done.sizes
     return done.answers.get(check.id) in ("yes", "no")

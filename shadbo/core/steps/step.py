@@ -79,7 +79,7 @@ class Check:
 
     A size is read against ``wanted``, give or take ``within_mm``. With a ``key`` it is the real size of that line,
     and the plan follows it; without one the reading stays with the step. ``beyond`` says what follows where it is
-    out.
+    out. ``signed``: somebody writes their name.
     """
 
     id: str
@@ -88,6 +88,7 @@ class Check:
     within_mm: float = 0.0
     key: str = ""
     beyond: str = ""
+    signed: bool = False
 
 
 @dataclass(frozen=True, slots=True)
