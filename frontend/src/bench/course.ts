@@ -61,13 +61,13 @@ export function moment(iso: string, now: Date): string {
   return same ? timeOf(iso) : `${longDay(iso.slice(0, 10))}, ${timeOf(iso)}`;
 }
 
-/** So long in words: 45 min, 3 h 20, 5 days. */
+/** So long in words, what is begun of a minute left out: 45 min, 3 h 20, 5 days. */
 export function span(minutes: number): string {
   if (minutes < 1) return "less than a minute";
-  if (minutes < 90) return `${Math.round(minutes)} min`;
+  if (minutes < 90) return `${Math.trunc(minutes)} min`;
   if (minutes < 48 * 60) {
-    const whole = Math.round(minutes);
-    return `${Math.floor(whole / 60)} h${whole % 60 ? ` ${whole % 60}` : ""}`;
+    const rest = Math.trunc(minutes % 60);
+    return `${Math.trunc(minutes / 60)} h${rest ? ` ${rest}` : ""}`;
   }
-  return `${Math.round(minutes / 1440)} days`;
+  return `${Math.trunc(minutes / 1440)} days`;
 }
