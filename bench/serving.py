@@ -5,9 +5,9 @@ from contextlib import contextmanager
 
 from shadbo.demo.load import load
 from shadbo.web.serve import cores
-from tests.cutter_service import Cutter
 from tests.database import fresh_database
 from tests.server import Server
+from tests.stand_ins import Cutter
 
 
 @contextmanager

@@ -1,4 +1,4 @@
-"""Commands: ``shadbo plan``, ``papers``, ``schema``, ``serve``, ``cutter``, ``demo`` and those that keep data."""
+"""Commands: ``shadbo plan``, ``papers``, ``schema``, ``serve``, ``demo``, the stand-ins, and those that keep data."""
 
 import argparse
 import json
@@ -43,6 +43,12 @@ def _parser() -> argparse.ArgumentParser:
     cutter.add_argument("--port", type=int, default=8778)
     cutter.add_argument("--pace", type=float, default=1.0, help="how many times quicker than a machine it cuts")
     cutter.set_defaults(run=_cutter)
+    gauge = commands.add_parser("gauge", help="serve the stand-in of a caliper and a tape on loopback")
+    gauge.add_argument("--port", type=int, default=8779)
+    gauge.add_argument(
+        "--host", action="append", default=[], help="a host whose pages may listen too; may be given several times"
+    )
+    gauge.set_defaults(run=_gauge)
     papers = commands.add_parser("papers", help="work sheet, templates, mats and cutting files of a job file")
     papers.add_argument("file", type=Path)
     papers.add_argument("folder", type=Path, help="where the files go; it is made when it is missing")
@@ -101,6 +107,16 @@ def _papers(args: argparse.Namespace) -> int:
             print(name)
     except OSError as bad:
         return _refuse(f"{bad.filename}: {bad.strerror}")
+    return 0
+
+
+def _gauge(args: argparse.Namespace) -> int:
+    import uvicorn
+
+    from shadbo.gauge.service import create_gauge
+
+    print(f"The gauge's stand-in is at http://127.0.0.1:{args.port}", flush=True)
+    uvicorn.run(create_gauge(tuple(args.host)), host="127.0.0.1", port=args.port, log_level="warning")
     return 0
 
 

@@ -143,12 +143,13 @@ class ToolName:
 
 @dataclass(frozen=True, slots=True)
 class ShopView:
-    """What the browser needs to know of the workshop."""
+    """What the browser needs to know of the workshop; ``gauge`` is where readings are heard, empty where nowhere."""
 
     name: str
     system: System
     mark: str
     tools: tuple[ToolName, ...]
+    gauge: str = ""
 
 
 def finding_view(f: Finding) -> FindingView:

@@ -10,9 +10,9 @@ from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
 from shadbo.store.jobs import Jobs
 from shadbo.store.workshops import Workshops
-from tests.cutter_service import Cutter
 from tests.database import fresh_database
 from tests.server import Server
+from tests.stand_ins import Cutter, Service
 
 ARGS = [
     "--no-sandbox",
@@ -42,10 +42,18 @@ def database() -> Iterator[tuple[str, Engine]]:
 
 
 @pytest.fixture(scope="session")
-def server(database: tuple[str, Engine]) -> Iterator[Server]:
-    """The server, and a mat cutter a hundred times quicker than a real one."""
+def gauge() -> Iterator[Service]:
+    """A caliper and a tape with a key."""
+    with Service("gauge") as service:
+        yield service
+
+
+@pytest.fixture(scope="session")
+def server(database: tuple[str, Engine], gauge: Service) -> Iterator[Server]:
+    """The server, a mat cutter a hundred times quicker than a real one, and the gauge of a bench."""
     cutter = Cutter(pace=100)
-    server = Server(database[0], "browser", workers=1, SHADBO_CUTTER_URL=cutter.url)
+    heard = f"ws://127.0.0.1:{gauge.port}/readings"
+    server = Server(database[0], "browser", workers=1, SHADBO_CUTTER_URL=cutter.url, SHADBO_GAUGE_URL=heard)
     cutter.begin()
     server.start()
     with cutter:

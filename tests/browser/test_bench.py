@@ -3,6 +3,7 @@
 import datetime as dt
 import re
 
+import httpx
 from playwright.sync_api import Browser, Page, expect
 from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
@@ -11,6 +12,7 @@ from shadbo.core.decisions.edit import Edit
 from shadbo.store.jobs import Jobs
 from tests.browser.conftest import axe
 from tests.server import Server
+from tests.stand_ins import Service
 
 FORWARD = ".bench-target.forward"
 
@@ -200,6 +202,40 @@ def test_two_tablets_at_one_job_see_what_the_other_did(
     other.context.close()
 
 
+def test_a_gauge_writes_where_the_reading_is_asked_and_what_goes_wrong_is_told(
+    page: Page, demo: None, gauge: Service, database: tuple[str, Engine]
+):
+    def press(value: float, device: str = "caliper-1", **more: object) -> None:
+        body = {"device": device, "value": value, **more}
+        assert httpx.post(f"{gauge.url}/press", json=body, trust_env=False).status_code == 204
+
+    open_bench(page, 102)
+    page.get_by_role("button", name="gauge").click()
+    listening = page.get_by_role("button", name=re.compile("^gauge:"))
+    expect(listening).to_contain_text("caliper 1, tape 1")
+    until(page, "Cut the rails")
+    press(442.1, how="twice")
+    expect(page.get_by_label("rail, outside width, long point")).to_have_value("442.1")
+    expect(page.get_by_label("rail, outside height, long point")).to_be_focused()
+    press(17, how="lost")
+    press(25.31, unit="in", battery=0.1)
+    expect(page.get_by_label("rail, outside height, long point")).to_have_value("642.87")
+    expect(listening).to_contain_text("1 before it not heard; its battery is low")
+    page.wait_for_load_state("networkidle")
+    kept = pins(database[1], 102)
+    assert (kept["rail.width"], round(kept["rail.height"], 2)) == (442.1, 642.87)
+
+    press(3, how="nonsense")
+    expect(listening).to_contain_text("caliper 1 sent something that is no length")
+    until(page, "Measure the frame")
+    press(424.2, "tape-1", how="late")
+    expect(page.get_by_role("alert")).to_contain_text("tape 1: 424.2 mm, which no open field has taken")
+    expect(page.locator(".bench-checks .now input")).to_have_value("")
+    page.get_by_role("button", name="take it here").click()
+    expect(page.get_by_label("inside width, top")).to_have_value("424.2")
+    listening.click()
+
+
 def test_what_counts_is_large_enough_for_two_metres(page: Page, demo: None):
     """A letter is read at five minutes of arc (ISO 8596, from memory): 2.9 mm from two metres.
 
@@ -214,3 +250,19 @@ def test_what_counts_is_large_enough_for_two_metres(page: Page, demo: None):
         "all => all.map(e => e.getBoundingClientRect()).filter(b => b.height < 52 || b.width < 52).length"
     )
     assert small == 0
+
+
+def test_a_gauge_types_into_the_reading_that_has_the_focus(page: Page, demo: None, gauge: Service):
+    page.goto("/jobs/102?at=measure")
+    page.get_by_role("button", name="more", exact=True).click()
+    page.get_by_role("menuitem", name="Listen to the gauge").click()
+    expect(page.get_by_text("caliper 1, tape 1")).to_be_visible()
+    field = page.get_by_label("Width along the top", exact=True)
+    field.focus()
+    body = {"device": "caliper-1", "value": 411.9}
+    httpx.post(f"{gauge.url}/press", json=body, trust_env=False)
+    expect(field).to_have_value("411.9")
+    expect(page.get_by_label("Tool for: Width along the top", exact=True)).to_have_value("caliper")
+    expect(page.get_by_label("Width along the bottom", exact=True)).to_be_focused()
+    page.get_by_role("button", name="more", exact=True).click()
+    page.get_by_role("menuitem", name="Do not listen").click()

@@ -10,8 +10,8 @@ from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.pictures import shirt_photo
 from shadbo.files import job_file
 from tests.core.test_box_slips import BADGE, PHOTO, SLIPS, jersey
-from tests.cutter_service import Cutter
 from tests.flat import gathered
+from tests.stand_ins import Cutter
 
 HERE = "/api/jobs"
 

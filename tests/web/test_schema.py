@@ -21,9 +21,9 @@ from shadbo.store.people import People
 from shadbo.store.workshops import Workshops
 from shadbo.web.app import create_app
 from shadbo.web.routers.cutter import VARIABLE as CUTTER
-from tests.cutter_service import Cutter
 from tests.database import fresh_database
 from tests.making import job
+from tests.stand_ins import Cutter
 
 CHECKS = [
     not_a_server_error, status_code_conformance, content_type_conformance, response_schema_conformance,

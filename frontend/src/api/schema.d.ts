@@ -2659,7 +2659,7 @@ export interface components {
         };
         /**
          * ShopView
-         * @description What the browser needs to know of the workshop.
+         * @description What the browser needs to know of the workshop; ``gauge`` is where readings are heard, empty where nowhere.
          */
         ShopView: {
             /** Name */
@@ -2673,6 +2673,11 @@ export interface components {
             mark: string;
             /** Tools */
             tools: components["schemas"]["ToolName"][];
+            /**
+             * Gauge
+             * @default
+             */
+            gauge: string;
         };
         /**
          * SignIn

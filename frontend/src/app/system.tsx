@@ -11,6 +11,8 @@ interface Measures {
   shopName: string;
   /** The measuring tools there are, and what they are called. */
   tools: ToolName[];
+  /** Where the bench's gauge is heard; empty where nowhere. */
+  gauge: string;
   /** The workshop was changed: its name and system are asked for again. */
   again: () => void;
 }
@@ -20,7 +22,7 @@ const Context = createContext<Measures | null>(null);
 
 export function SystemProvider({ children }: { children: ReactNode }) {
   const [chosen, setChosen] = useState<System | null>(() => localStorage.getItem(KEY) as System | null);
-  const [shop, setShop] = useState<ShopView>({ name: "", system: "mm", mark: "", tools: [] });
+  const [shop, setShop] = useState<ShopView>({ name: "", system: "mm", mark: "", tools: [], gauge: "" });
   const again = useCallback(() => {
     got(api.GET("/api/shop"))
       .then(setShop)
@@ -39,6 +41,7 @@ export function SystemProvider({ children }: { children: ReactNode }) {
     echo: (text) => (text ? pick(text, system === "mm" ? "in" : "mm") : ""),
     shopName: shop.name,
     tools: shop.tools,
+    gauge: shop.gauge,
     again,
   };
   return <Context.Provider value={value}>{children}</Context.Provider>;

@@ -4,6 +4,8 @@ import type { CheckView, Edit, StepView } from "../api/client";
 import { Nowhere } from "../app/Nowhere";
 import { SystemSwitch, useMeasures } from "../app/system";
 import { useDoors } from "../doors/here";
+import type { Heard } from "../gauge/listener";
+import { type GaugeState, useGauge } from "../gauge/useGauge";
 import { Drawing } from "../job/Drawing";
 import { longDay, timeOf } from "../ui/dates";
 import { Frac } from "../ui/Frac";
@@ -68,6 +70,20 @@ function Page() {
   const closed = (view?.bench.closed ?? false) || !may("work");
   const move = step ? forward(step, waiting, closed) : undefined;
   const current = move && (move.kind === "read" || move.kind === "yes") ? move.check : undefined;
+
+  const opened = useRef({ at: "", when: 0 });
+  const place = move?.kind === "read" && move.check.sort === "size" ? move.check.at : "";
+  if (opened.current.at !== place) opened.current = { at: place, when: Date.now() };
+  const write = (heard: Heard) => {
+    if (!step || !place || panel) return false;
+    const { typed, tool, system } = heard;
+    session.edit(
+      [{ at: place, to: { typed, tool, system } }, ...session.begin(step, who, shown.current.at)],
+      place,
+    );
+    return true;
+  };
+  const gauge = useGauge((heard) => Date.now() - heard.ageMs >= opened.current.when && write(heard));
 
   const pick = (id: string) => {
     setPanel("");
@@ -157,6 +173,7 @@ function Page() {
           step {number} of {steps.length} · {span(view.bench.left_min)} of work left
           {view.due ? ` · due ${longDay(view.due)}` : ""}
         </span>
+        {gauge.there && <GaugeKey gauge={gauge} />}
         <Saved lost={lost || link === "lost"} kept={kept} />
         <SystemSwitch />
       </header>
@@ -182,6 +199,26 @@ function Page() {
               }}
             >
               go on with theirs
+            </button>
+          </p>
+        )}
+        {gauge.late && (
+          <p role="alert" className="bench-over">
+            {gauge.late.device}: {gauge.late.typed}, which no open field has taken.{" "}
+            {place && (
+              <button
+                type="button"
+                className="link min-h-11"
+                onClick={() => {
+                  if (gauge.late) write(gauge.late);
+                  gauge.letGo();
+                }}
+              >
+                take it here
+              </button>
+            )}{" "}
+            <button type="button" className="link min-h-11" onClick={gauge.letGo}>
+              let go
             </button>
           </p>
         )}
@@ -394,6 +431,19 @@ function Worker({ who, onWho }: { who: string; onWho: (who: string) => void }) {
         }}
       />
     </label>
+  );
+}
+
+function GaugeKey({ gauge }: { gauge: GaugeState }) {
+  return (
+    <button
+      type="button"
+      aria-pressed={gauge.on}
+      className={`bar-button max-w-64 truncate ${gauge.on ? "font-bold text-accent" : "text-soft"}`}
+      onClick={() => gauge.setOn(!gauge.on)}
+    >
+      gauge{gauge.on ? `: ${gauge.says || "…"}` : ""}
+    </button>
   );
 }
 

@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { SystemSwitch } from "../app/system";
 import { longDay, timeOf } from "../ui/dates";
 import { JobMenu } from "./JobMenu";
+import { useFieldGauge } from "./useFieldGauge";
 import { useLook, useOutbox, usePlan, useSession } from "./useSession";
 
 interface Props {
@@ -22,6 +23,7 @@ export function Header({ onHistory, onKeys, historyOpen, elsewhere }: Props) {
   }));
   const taken = useLook((s) => s.taken);
   const unplanned = usePlan((s) => s.trouble);
+  const gauge = useFieldGauge();
   const aside = asides[0];
   if (!job) return null;
   return (
@@ -86,7 +88,7 @@ export function Header({ onHistory, onKeys, historyOpen, elsewhere }: Props) {
       >
         history
       </button>
-      <JobMenu onKeys={onKeys} />
+      <JobMenu onKeys={onKeys} gauge={gauge} />
       <SystemSwitch />
     </header>
   );

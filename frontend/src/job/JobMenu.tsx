@@ -3,6 +3,7 @@ import { useRef } from "react";
 import { useNavigate } from "react-router";
 import { api, got, newId, type Shelf, words } from "../api/client";
 import { useDoors } from "../doors/here";
+import type { GaugeState } from "../gauge/useGauge";
 import { useOutbox, useSession } from "./useSession";
 
 const PUT: { shelf: Shelf; label: string }[] = [
@@ -13,7 +14,7 @@ const PUT: { shelf: Shelf; label: string }[] = [
 ];
 
 /** What is seldom done with a job as a whole: once more, or elsewhere. */
-export function JobMenu({ onKeys }: { onKeys: () => void }) {
+export function JobMenu({ onKeys, gauge }: { onKeys: () => void; gauge: GaugeState }) {
   const session = useSession();
   const job = useOutbox((s) => s.job);
   const { may } = useDoors();
@@ -51,6 +52,13 @@ export function JobMenu({ onKeys }: { onKeys: () => void }) {
             Keys
           </button>
         </MenuItem>
+        {gauge.there && (
+          <MenuItem>
+            <button type="button" className={item} onClick={() => gauge.setOn(!gauge.on)}>
+              {gauge.on ? "Do not listen to the gauge" : "Listen to the gauge"}
+            </button>
+          </MenuItem>
+        )}
         {plans && (
           <MenuItem>
             <button type="button" className={item} onClick={() => void copy()}>

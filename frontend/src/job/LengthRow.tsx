@@ -101,6 +101,7 @@ function LengthField({ q, order, length, id, field, onFocus, spot }: FieldProps)
       data-order={order}
       data-needed={q.needed || undefined}
       data-at={at}
+      data-length
       className={`entry ${spot ? "spot-field" : ""} ${q.decided || draft || waiting?.typed ? "" : "planned"}`}
       inputMode="text"
       autoComplete="off"

@@ -15,9 +15,9 @@ class Done(Value):
     """One step of the work, as far as it has come.
 
     ``taken_by`` is the name of who took it. ``later``: put off. ``note`` and ``photo`` say what was not as planned.
-    ``sizes`` are readings that are no size of the plan's, such as of a pane that was delivered. ``used`` are the sizes
-    (mm) that the plan asked for when it was done. ``remade`` counts how often it was done anew, ``early`` that a wait
-    before it was cut short.
+    ``sizes`` are readings that are no size of the plan's, such as of a pane that was delivered. ``used`` are the
+    sizes (mm) that the plan asked for when it was done. ``remade`` counts how often it was done anew, ``early`` that
+    a wait before it was cut short.
     """
 
     began: AwareDatetime | None = None

@@ -14,7 +14,7 @@ from shadbo.store.work import Bench
 from shadbo.web.deps import JobsDep, SessionDep, is_known
 from shadbo.web.opens import opens_to, opens_to_all
 from shadbo.web.problems import RESPONSES
-from shadbo.web.variables import AUTHORITY
+from shadbo.web.variables import AUTHORITY, GAUGE
 from shadbo.web.views import ShopView, ToolName
 
 router = APIRouter(prefix="/api", tags=["house"], responses=RESPONSES)
@@ -67,4 +67,5 @@ def authority() -> Response:
 def shop(jobs: JobsDep) -> ShopView:
     """The workshop's name, and how it measures."""
     s = jobs.shop()
-    return ShopView(s.name, s.system, s.mark, tuple(ToolName(t, w) for t, w in TOOL_WORDS.items()))
+    tools = tuple(ToolName(t, w) for t, w in TOOL_WORDS.items())
+    return ShopView(s.name, s.system, s.mark, tools, os.environ.get(GAUGE, ""))

@@ -1,4 +1,4 @@
-"""The cutter's stand-in as a process of its own, at a pace that tests can wait for."""
+"""Stand-ins of devices as processes of their own, at a pace that tests can wait for."""
 
 import subprocess
 import sys
@@ -12,17 +12,17 @@ import httpx
 from tests.server import free_port
 
 
-class Cutter:
-    """``shadbo cutter`` on a free port; stopped at the end."""
+class Service:
+    """A command of the program that serves on a free port, as a process of its own; stopped at the end."""
 
-    def __init__(self, pace: float) -> None:
-        self.port, self.pace = free_port(), pace
+    def __init__(self, *command: str) -> None:
+        self.port, self.command = free_port(), command
         self.url = f"http://127.0.0.1:{self.port}"
         self.process: subprocess.Popen[bytes] | None = None
 
     def begin(self) -> None:
         """Start it without waiting for it."""
-        command = [sys.executable, "-m", "shadbo", "cutter", "--port", str(self.port), "--pace", str(self.pace)]
+        command = [sys.executable, "-m", "shadbo", *self.command, "--port", str(self.port)]
         self.process = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
 
     def __enter__(self) -> Self:
@@ -34,12 +34,19 @@ class Cutter:
                 return self
             except httpx.HTTPError:
                 time.sleep(0.1)
-        raise RuntimeError("the cutter did not come up")
+        raise RuntimeError(f"{self.command} did not come up")
 
     def __exit__(self, *_: type[BaseException] | BaseException | TracebackType | None) -> None:
         assert self.process is not None
         self.process.terminate()
         self.process.wait(timeout=20)
+
+
+class Cutter(Service):
+    """The cutter's stand-in, so many times quicker than a machine."""
+
+    def __init__(self, pace: float) -> None:
+        super().__init__("cutter", "--pace", str(pace))
 
     def wait(self, ask: Callable[[], dict[str, Any]], state: str) -> dict[str, Any]:
         """Ask until that state is told; the last answer."""
