@@ -43,7 +43,7 @@ class Plan:
             return "made" if self.worst != "stop" else "to solve"
         if self.worst == "stop":
             return "to solve"
-        return "cutting" if job.pins else "to cut"
+        return "cutting" if job.begun else "to cut"
 
     @property
     def bodies(self) -> tuple[Body, ...]:

@@ -1,7 +1,10 @@
 """Load the demo workshop into the database, once."""
 
+import datetime as dt
+
 from sqlalchemy.orm import Session
 
+from shadbo.demo.at_work import so_far
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.people import CREW
 from shadbo.demo.pictures import photographed
@@ -24,12 +27,15 @@ def load(url: str | None = None) -> str:
         _crew(session)
         if not fresh:
             return "The demo workshop is there already; left as it is."
-        jobs = Jobs(session, WORKSHOP, "demo")
+        jobs, now = Jobs(session, WORKSHOP, "demo"), dt.datetime.now(dt.UTC)
         for n, job in enumerate(demo_jobs(), 1):
             shown, taken = photographed(job)
             made = jobs.make(shown, f"demo-{n}")
             for k, photo in enumerate(taken, 1):
                 Photos(session, WORKSHOP).add(made.id, take_in(photo.jpeg), photo.name, f"demo-{n}-{k}")
+            done = so_far(job, now)
+            if done:
+                jobs.save(made.id, jobs.laid_out(made.id)[0], done, f"demo-{n}-work")
     return f"Loaded the demo workshop with {len(demo_jobs())} jobs."
 
 

@@ -64,6 +64,7 @@ def _sheet(
     coated: bool = False,
     colour: str | None = None,
     acid_free: bool | None = True,
+    lead_days: int | None = None,
 ) -> SheetStock:
     return SheetStock(
         id=id_,
@@ -76,6 +77,7 @@ def _sheet(
         coated=coated,
         colour=colour,
         acid_free=acid_free,
+        lead_days=lead_days,
     )
 
 
@@ -87,10 +89,10 @@ def _mat(id_: str, name: str, colour: str, large: bool = False) -> SheetStock:
 
 SHEETS = (
     _sheet("glass-2", "float glass 2", "glass", 2, 900, 1200, 18),
-    _sheet("glass-2-coated", "coated glass 2", "glass", 2, 900, 1200, 74, True),
+    _sheet("glass-2-coated", "coated glass 2", "glass", 2, 900, 1200, 74, True, lead_days=4),
     _sheet("acrylic-2", "acrylic 2", "acrylic", 2, 1000, 1500, 29),
-    _sheet("acrylic-3", "acrylic 3", "acrylic", 3, 1500, 2000, 41),
-    _sheet("acrylic-3-coated", "coated acrylic 3", "acrylic", 3, 1220, 1520, 130, True),
+    _sheet("acrylic-3", "acrylic 3", "acrylic", 3, 1500, 2000, 41, lead_days=5),
+    _sheet("acrylic-3-coated", "coated acrylic 3", "acrylic", 3, 1220, 1520, 130, True, lead_days=5),
     _mat("mat-sail", "sailcloth white", "#efe9da"),
     _mat("mat-tide", "tide green", "#4f7d72"),
     _mat("mat-large", "sailcloth white", "#efe9da", True),

@@ -8,6 +8,7 @@ from shadbo.core.cutting.mat_lines import mats_of
 from shadbo.core.drawing.templates import templates_of
 from shadbo.core.drawing.tiles import Page
 from shadbo.core.plan import Plan
+from shadbo.core.steps.orders import orders, released
 from shadbo.core.words.lengths import System
 
 XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
@@ -59,6 +60,10 @@ def papers_of(plan: Plan, system: System) -> list[Paper]:
     if any(m.id.startswith("mat") for m in mats):
         said = "from the back, every line from two edges, start and stop"
         out.append(Paper("mats.pdf", "Mat cutting sheet", said, PDF, True, _mats))
+    if orders(plan) and released(plan):
+        said = "sheets that are cut elsewhere, from the measured frame"
+        out.append(Paper("order.pdf", "Order, cut to size", said, PDF, True, _order))
+        out.append(Paper("order.csv", "Order, CSV", "the same as CSV", "text/csv", False, _order_csv))
     out.append(Paper("cut-list.csv", "Cut list, CSV", "parts, fixings, hardware in mm", "text/csv", False, _csv))
     out.append(Paper("cut-list.xlsx", "Cut list, spreadsheet", "the same as XLSX", XLSX, False, _xlsx))
     if mats or plan.assembly.spots:
@@ -99,6 +104,18 @@ def _label(plan: Plan, page: Page, _: System, number: int) -> bytes:
     from shadbo.files.label_sheet import label_sheet
 
     return label_sheet(plan, page, number)
+
+
+def _order(plan: Plan, page: Page, system: System, number: int) -> bytes:
+    from shadbo.files.order_sheet import order_sheet
+
+    return order_sheet(plan, page, system, number)
+
+
+def _order_csv(plan: Plan, _: Page, __: System, number: int) -> bytes:
+    from shadbo.files.order_sheet import order_csv
+
+    return order_csv(plan, number).encode()
 
 
 def _templates(plan: Plan, page: Page, system: System, _: int) -> bytes:

@@ -10,12 +10,14 @@ const TOOL_KEYS: Record<string, Tool> = { t: "tape", r: "rule", c: "caliper", e:
 export function useLength(q: Question, onNext: (from: HTMLElement) => void) {
   const session = useSession();
   const { say, system, tools } = useMeasures();
-  const [tool, setTool] = useState(q.tool ?? "tape");
+  const own = q.tool ?? "tape";
+  const [picked, setPicked] = useState({ tool: own, over: own });
   const at = q.at ?? "";
   const { draft, echo: waiting, error } = useField(at);
   const shown = draft?.typed ?? waiting?.typed ?? say(q.value);
   const measured = q.kind !== "length";
-  const now = q.decided ? (q.tool ?? tool) : tool;
+  // What was picked counts until the plan tells another tool than it did then.
+  const now = picked.over === own ? picked.tool : own;
 
   const to = (typed: string): Edit["to"] => {
     if (!typed.trim()) return null;
@@ -26,7 +28,7 @@ export function useLength(q: Question, onNext: (from: HTMLElement) => void) {
     session.type(at, typed, { at, to: to(typed) }, also);
   };
   const pickTool = (next: Tool) => {
-    setTool(next);
+    setPicked({ tool: next, over: own });
     if (!q.decided) return;
     session.edit([at, ...(q.also ?? [])].map((place) => ({ at: `${place}/tool`, to: next })));
   };

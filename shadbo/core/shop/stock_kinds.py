@@ -66,6 +66,7 @@ LABELS = {
     "width_mm": "Width",
     "coated": "Coated",
     "acid_free": "Acid-free",
+    "lead_days": "Cut elsewhere: comes after working days",
     "offset_mm": "Step that it bridges",
     "rating_kg": "Rated for",
     "rating_is": "The rating is",
