@@ -35,7 +35,7 @@ def full():
         load(url)
         with Session(e) as session, session.begin():
             jobs = Jobs(session, "netloft", "an apprentice")
-            jobs.save(FIRST, 1, [pin("frame.inside_width.middle", 400)], "an-edit")
+            jobs.save(FIRST, jobs.laid_out(FIRST)[0], [pin("frame.inside_width.middle", 400)], "an-edit")
         yield url
 
 
