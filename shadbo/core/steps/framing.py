@@ -161,7 +161,7 @@ def unclamped(site: Site) -> Step:
         "Take it out of the clamps",
         (Made(UNCLAMPED),),
         (JOINED,),
-        view="back",
+        view="frame",
         tools=("tape",),
         minutes=site.took("look"),
         checks=(
