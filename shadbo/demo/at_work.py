@@ -3,8 +3,12 @@
 import datetime as dt
 from dataclasses import dataclass
 
+from shadbo.core.assess import assess
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.job.job import Job
+from shadbo.core.shop.shop import Shop
+from shadbo.core.steps import steps
+from shadbo.core.steps.step import Step
 
 
 @dataclass(frozen=True, slots=True)
@@ -77,15 +81,19 @@ SO_FAR = {
 }
 
 
-def so_far(job: Job, now: dt.datetime) -> list[Edit]:
+def so_far(job: Job, shop: Shop, now: dt.datetime) -> list[Edit]:
     """Edits that say what was done of a job before now; none for one that is not begun."""
-    return [Edit(at=f"work/{past.step}", to=_done(past, now)) for past in SO_FAR.get(job.title, ())]
+    past = SO_FAR.get(job.title, ())
+    by_id = {step.id: step for step in steps(assess(job, shop))} if past else {}
+    return [Edit(at=f"work/{p.step}", to=_done(p, by_id[p.step], now)) for p in past]
 
 
-def _done(past: Past, now: dt.datetime) -> dict[str, object]:
+def _done(past: Past, step: Step, now: dt.datetime) -> dict[str, object]:
     ended = now - dt.timedelta(minutes=past.ago)
     began = ended - dt.timedelta(minutes=past.took)
+    answers = {check.id: "yes" for check in step.checks}
     told: dict[str, object] = {"began": began.isoformat(), "ended": ended.isoformat(), "who": past.who}
+    told["answers"] = answers
     if past.note:
         told["note"] = past.note
     if past.remade:

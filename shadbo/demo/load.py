@@ -23,7 +23,8 @@ def load(url: str | None = None) -> str:
     """Migrate, add the workshop and its jobs where they are not there yet; says what it did."""
     migrate(url)
     with Session(engine(url)) as session, session.begin():
-        fresh = Workshops(session).add(WORKSHOP, demo_shop())
+        shop = demo_shop()
+        fresh = Workshops(session).add(WORKSHOP, shop)
         _crew(session)
         if not fresh:
             return "The demo workshop is there already; left as it is."
@@ -33,7 +34,7 @@ def load(url: str | None = None) -> str:
             made = jobs.make(shown, f"demo-{n}")
             for k, photo in enumerate(taken, 1):
                 Photos(session, WORKSHOP).add(made.id, take_in(photo.jpeg), photo.name, f"demo-{n}-{k}")
-            done = so_far(job, now)
+            done = so_far(job, shop, now)
             if done:
                 jobs.save(made.id, jobs.laid_out(made.id)[0], done, f"demo-{n}-work")
     return f"Loaded the demo workshop with {len(demo_jobs())} jobs."

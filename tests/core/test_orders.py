@@ -79,7 +79,7 @@ def test_the_jobs_of_the_demo_are_on_their_way():
     jobs = {j.title: j for j in demo_jobs()}
     notes = 0
     for title, past in SO_FAR.items():
-        job = change(jobs[title], so_far(jobs[title], NOW), SHOP).job
+        job = change(jobs[title], so_far(jobs[title], SHOP, NOW), SHOP).job
         plan = assess(job, SHOP)
         found = standings(plan, steps(plan), NOW)
         done = {s.step.id for s in found if s.done.ended is not None}

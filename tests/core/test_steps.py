@@ -17,7 +17,7 @@ from shadbo.core.plan import Plan
 from shadbo.core.steps import steps
 from shadbo.core.steps.bench import bench
 from shadbo.core.steps.order import NoOrder, in_order, makers
-from shadbo.core.steps.progress import next_of, standings, used_by
+from shadbo.core.steps.progress import next_of, open_checks, planned_mm, standings, used_by
 from shadbo.core.steps.step import Made, Step, Thing
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
@@ -30,8 +30,18 @@ LONG = dt.timedelta(days=60)
 
 
 def taken(job: Job, *ids: str, at: dt.datetime = NOW) -> Job:
-    """The job with these steps done at a time."""
-    edits = [Edit(at=f"work/{i}", to={"ended": at.isoformat(), "who": "Jory"}) for i in ids]
+    """The job with these steps done at a time, all that they ask answered with yes, and taken by its owner."""
+    by_id = {s.id: s for s in steps(assess(job, SHOP))}
+    edits = []
+    for i in ids:
+        yes = {c.id: "yes" for c in by_id[i].checks if not c.signed and (c.key or c.wanted is None)}
+        sizes = {
+            c.id: {"mm": planned_mm(c.wanted), "typed": "as ordered", "tool": "tape"}
+            for c in by_id[i].checks
+            if c.wanted is not None and not c.key
+        }
+        to = {"ended": at.isoformat(), "who": "Jory", "answers": yes, "sizes": sizes}
+        edits.append(Edit(at=f"work/{i}", to=to | ({"taken_by": "Maren Tolv"} if by_id[i].closes else {})))
     return change(job, edits, SHOP).job
 
 
@@ -219,6 +229,20 @@ def test_what_a_reading_changes_further_on_is_listed_and_what_is_cut_stays():
     changes = bench(after, NOW, before).changes
     assert "boards and glazing, width" in {c.label for c in changes}
     assert not {c.step for c in changes} & {"cut.rails", "join"}
+
+
+def test_nothing_is_handed_over_with_a_check_open():
+    job = JOBS[1]
+    order = [s.id for s in steps(planned(job))]
+    job = taken(job, *order[:-1])
+    plan = planned(job)
+    assert open_checks(plan, steps(plan)) == ()
+    assert standings(plan, steps(plan), NOW + LONG)[-1].state == "ready"
+    for answer in ("later", "no", None):
+        plan = planned(change(job, [Edit(at="work/look/answers/top-up", to=answer)], SHOP).job)
+        last = standings(plan, steps(plan), NOW + LONG)[-1]
+        assert last.state == "blocked"
+        assert last.why.startswith("still open: Its top is up")
 
 
 def test_what_was_handed_over_at_the_bench_can_only_be_read_until_it_is_reopened():

@@ -2796,6 +2796,8 @@ export interface components {
             people: number;
             /** Cautions */
             cautions: string[];
+            /** Papers */
+            papers: string[];
             /** Checks */
             checks: components["schemas"]["CheckView"][];
             /**

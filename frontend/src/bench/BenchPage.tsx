@@ -13,6 +13,7 @@ import { Checks } from "./Checks";
 import { forward, moment, onItsWay, shownStep, span } from "./course";
 import { Deviation } from "./Deviation";
 import { Overview } from "./Overview";
+import { Reopen } from "./Reopen";
 import { Stick } from "./Stick";
 import { BenchContext, useAwake, useBench, useBenchState, useOpenBench, useWaiting } from "./useBench";
 import { useRing } from "./useRing";
@@ -229,6 +230,19 @@ function Page() {
         )}
         {panel === "all" ? (
           <Overview steps={steps} next={view.bench.next} onPick={pick} />
+        ) : panel === "deviation" && view.bench.closed ? (
+          <Reopen
+            onLeave={() => setPanel("")}
+            onReopen={(reason) => {
+              setPanel("");
+              session.edit([
+                { at: "handed_over", to: null },
+                { at: "work/hand.over/ended", to: null },
+                { at: "work/hand.over/taken_by", to: null },
+                { at: "work/hand.over/note", to: reason },
+              ]);
+            }}
+          />
         ) : panel === "deviation" ? (
           <Deviation
             key={step.id}
@@ -277,13 +291,13 @@ function Page() {
         <button
           type="button"
           className="bench-target"
-          disabled={closed}
+          disabled={!may("work")}
           onClick={() => {
             setWhy("");
             setPanel(panel === "deviation" ? "" : "deviation");
           }}
         >
-          not as planned …
+          {view.bench.closed ? "reopen …" : "not as planned …"}
         </button>
         <button
           type="button"
@@ -410,7 +424,38 @@ function StepSheet({ step, current, closed, onAnswer, onRead, onEarly, onPick }:
         </p>
       ))}
       {step.tools.length > 0 && <p className="bench-tools">with {step.tools.join(", ")}</p>}
+      {step.papers.length > 0 && <Papers papers={step.papers} />}
     </>
+  );
+}
+
+const PAPER_WORDS: Record<string, string> = {
+  "work-sheet.pdf": "work sheet",
+  "ticket.pdf": "job ticket",
+  "label.pdf": "label for the back",
+  "templates.pdf": "templates, full size",
+  "mats.pdf": "mat cutting sheet",
+  "order.pdf": "order",
+};
+
+/** What the step works by on paper, or hands on. */
+function Papers({ papers }: { papers: string[] }) {
+  const session = useBench();
+  const { system } = useMeasures();
+  return (
+    <p className="bench-tools flex flex-wrap gap-x-5">
+      on paper:
+      {papers.map((name) => (
+        <a
+          key={name}
+          className="link grid min-h-11 content-center"
+          href={`/api/jobs/${session.id}/papers/${name}?page=a4&system=${system}`}
+          download
+        >
+          {PAPER_WORDS[name] ?? name}
+        </a>
+      ))}
+    </p>
   );
 }
 

@@ -29,6 +29,9 @@ describe("the forward key", () => {
     const s = step("s", { checks: [check("b", { answer: "no" })] });
     expect(forward(s, none, false).kind).toBe("yes");
     expect(answered(check("b", { answer: "yes" }), none)).toBe(true);
+    expect(answered(check("b", { answer: "later" }), none)).toBe(true); // it is asked again before the hand-over
+    const no = { echoes: echo("work/s/answers/b", "no"), drafts: {} };
+    expect(answered(check("b", { answer: "yes" }), no)).toBe(false);
     expect(
       answered(check("b", { answer: "yes" }), { echoes: echo("work/s/answers/b", null), drafts: {} }),
     ).toBe(false);

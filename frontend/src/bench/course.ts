@@ -17,8 +17,10 @@ export type Forward =
 export function answered(check: CheckView, { echoes, drafts }: Waiting): boolean {
   if (drafts[check.at]) return false; // it is still being typed, though the server may know of it
   const echo = echoes[check.at];
-  if (echo) return echo.edit.to !== null;
-  return check.sort === "answer" ? check.answer === "yes" : Boolean(check.value) || check.answer === "yes";
+  if (echo) return echo.edit.to !== null && echo.edit.to !== "no";
+  return check.sort === "answer"
+    ? check.answer === "yes" || check.answer === "later"
+    : Boolean(check.value) || check.answer === "yes";
 }
 
 /** A check of which somebody said no, or later. */

@@ -56,6 +56,7 @@ def _receive(plan: Plan) -> Step:
         how=(both("look it over with the owner: tears, dents, stains, loose parts"),),
         stuff="piece",
         minutes=minutes("receive"),
+        papers=("ticket.pdf",),
         checks=tuple(checks),
     )
 
@@ -104,6 +105,7 @@ def _read_plan(site: Site) -> Step:
         view="edge",
         stuff="paper",
         minutes=site.took("read the plan"),
+        papers=("work-sheet.pdf",),
         checks=(
             Check("agrees", "Sizes, moulding and colours are as agreed with the owner"),
             Check("measured-again", "The piece was measured once more, and agrees"),

@@ -69,6 +69,7 @@ class StepView:
     minutes: float
     people: int
     cautions: tuple[str, ...]
+    papers: tuple[str, ...]
     checks: tuple[CheckView, ...]
     state: State
     began: dt.datetime | None
@@ -157,6 +158,7 @@ def _view(plan: Plan, s: Standing) -> StepView:
         step.minutes,
         step.people,
         step.cautions,
+        step.papers,
         tuple(_check(plan, step, s, c) for c in step.checks),
         s.state,
         s.done.began,

@@ -128,6 +128,7 @@ def _labelled(site: Site, after: tuple[Thing, ...]) -> Step:
         stuff="paper",
         fetched=(Fetched(2, "bumper", site.say("{}", Mm(site.hang.bumper_mm, "up"))),) if bumpers else (),
         minutes=site.took("label"),
+        papers=("label.pdf",),
         checks=(
             Check("label", "Its label is filled in and sits at the bottom centre"),
             *((Check("bumpers", "A bumper sits at each lower corner"),) if bumpers else ()),
@@ -185,6 +186,8 @@ def _gone(site: Site) -> Iterator[Step]:
         stuff="piece",
         minutes=site.took("label"),
         people=2 if two else 1,
+        closes=True,
+        papers=("label.pdf",),
         cautions=(cautions.WALL,),
         checks=(
             Check("shown", "Shown to its owner, and as agreed"),

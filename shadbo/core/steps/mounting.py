@@ -34,6 +34,7 @@ def mounting(site: Site) -> Iterator[Step]:
             stuff="paper",
             tools=("template", "awl", "pencil"),
             minutes=site.took("mark", each=len(spots)),
+            papers=("templates.pdf",),
             cautions=(cautions.KNIFE,),
             checks=(Check("top", "Its top is marked, and every place of the list is on it"),),
         )

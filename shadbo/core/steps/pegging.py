@@ -28,6 +28,7 @@ def pegging(site: Site) -> Iterator[Step]:
         view="holes",
         sizes=tuple(marks),
         tools=("drill", "stop", "template"),
+        papers=("templates.pdf",),
         minutes=site.took("drill", each=len(pegs) * 2),
         cautions=(cautions.DRILL,),
         checks=(Check("scrap", "The dowel in hand fits a hole drilled in scrap"),),

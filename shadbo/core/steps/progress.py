@@ -2,7 +2,7 @@
 
 import datetime as dt
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from shadbo.core.job.work import Done
@@ -72,6 +72,7 @@ def _answered(check: Check, done: Done, plan: Plan) -> bool:
 def standings(plan: Plan, steps: Sequence[Step], now: dt.datetime) -> tuple[Standing, ...]:
     """Every step as it stands at a time. ``steps`` are in an order that can be done."""
     work = plan.desk.job.work
+    left = open_checks(plan, steps)
     made_by = makers(steps)
     usable: dict[Thing, dt.datetime | None] = {}
     out = []
@@ -80,8 +81,23 @@ def standings(plan: Plan, steps: Sequence[Step], now: dt.datetime) -> tuple[Stan
         if done.ended is not None:
             for made in step.makes:
                 usable[made.thing] = done.ended + dt.timedelta(minutes=made.after_min)
-        out.append(_standing(plan, steps, step, done, made_by, usable, now))
+        found = _standing(plan, steps, step, done, made_by, usable, now)
+        if step.closes and left and found.state in ("ready", "running", "later"):
+            found = replace(found, state="blocked", why=f"still open: {left[0]}")
+        out.append(found)
     return tuple(out)
+
+
+def open_checks(plan: Plan, steps: Sequence[Step]) -> tuple[str, ...]:
+    """Checks of steps that are done, which nobody has answered with yes: in words, with the step that asks them."""
+    work = plan.desk.job.work
+    return tuple(
+        f"{check.words} ({step.says})"
+        for step in steps
+        if (done := work.get(step.id)) is not None and done.ended is not None
+        for check in step.checks
+        if done.answers.get(check.id) in ("no", "later") or not _answered(check, done, plan)
+    )
 
 
 def _standing(

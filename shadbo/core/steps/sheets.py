@@ -121,6 +121,7 @@ def _ordered(site: Site, part: Part, after: tuple[Thing, ...]) -> Iterator[Step]
         stuff="paper",
         fetched=site.fetch([part]),
         minutes=site.took("order"),
+        papers=("order.pdf",),
         checks=(Check("sent", "The order has gone out, with both sizes and the kind"),),
     )
     checks = tuple(
@@ -181,6 +182,7 @@ def _opened(site: Site, part: Part, read: set[str]) -> Step:
         stuff="paper",
         tools=("mat cutter", "fresh blade") if mat else ("fret saw", "knife"),
         minutes=site.took("cut window", each=count),
+        papers=("mats.pdf",) if mat else (),
         cautions=(cautions.KNIFE,),
         checks=(
             *(site.read(q, beyond="what shows in it follows") for q in once),

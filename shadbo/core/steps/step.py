@@ -43,6 +43,10 @@ ThingKind = Literal[
 ]
 
 
+PaperName = Literal["work-sheet.pdf", "ticket.pdf", "label.pdf", "templates.pdf", "mats.pdf", "order.pdf"]
+"""Papers that a step works with."""
+
+
 @dataclass(frozen=True, slots=True)
 class Thing:
     """A state of the work that one step brings about and others need; of one part, join or piece by its id."""
@@ -97,7 +101,8 @@ class Step:
 
     ``makes`` and ``needs`` give the order. ``view`` is its drawing, ``lit`` the lines that stand out in it, ``drawn``
     the parts that it shows alone; ``sizes`` are what the plan asks of it. ``minutes`` are those of one person;
-    ``people`` how many it takes. ``stops`` keeps it from being done.
+    ``people`` how many it takes. ``stops`` keeps it from being done. ``papers`` are what it works by or hands on;
+    ``closes``: no check may be open before it.
     """
 
     id: str
@@ -118,3 +123,5 @@ class Step:
     cautions: tuple[str, ...] = ()
     checks: tuple[Check, ...] = ()
     stops: str = ""
+    papers: tuple[PaperName, ...] = ()
+    closes: bool = False
