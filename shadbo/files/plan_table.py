@@ -7,11 +7,14 @@ from typing import Any
 
 from pydantic import TypeAdapter
 
+from shadbo.core.asking.questions import Station
 from shadbo.core.plan import Plan
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, unit_name
 from shadbo.core.stations import stations
-from shadbo.core.words.lengths import inch_text
+from shadbo.core.steps import steps
+from shadbo.core.steps.step import Step
+from shadbo.core.words.lengths import System, inch_text
 from shadbo.core.words.words import give_or_take, size_text, value_text
 from shadbo.core.words.working import Line, line
 from shadbo.files.solids import solids_data
@@ -124,6 +127,8 @@ def as_data(plan: Plan) -> dict[str, Any]:
                 "name": p.name,
                 "count": p.count,
                 "length": p.length.value,
+                "width": p.width.value if p.width is not None else None,
+                "thick": p.thick.value if p.thick is not None else None,
                 "mitred": p.mitred,
                 "note": p.note,
             }
@@ -138,6 +143,16 @@ def as_data(plan: Plan) -> dict[str, Any]:
             }
             for j in (a.joins if a else ())
         ],
+        "windows": [
+            {"id": w.id, "name": w.name, "sheet": w.sheet, "stays": w.stays, "ring": [list(dot) for dot in w.ring]}
+            for w in (a.windows if a else ())
+        ],
+        "marks": [
+            {"id": m.id, "kind": m.kind, "of": m.of, "plane": m.plane, "at": list(m.at), "size": m.size_mm}
+            for m in (a.spots if a else ())
+        ],
+        "stations": [_station_data(s, mark.system) for s in stations(plan)],
+        "steps": [_step_data(s, mark.system) for s in steps(plan)],
         "solids": solids_data(plan),
         "hanging": None
         if hang is None
@@ -164,4 +179,40 @@ def as_data(plan: Plan) -> dict[str, Any]:
             }
             for f in plan.findings
         ],
+    }
+
+
+def _station_data(station: Station, system: System) -> dict[str, Any]:
+    """A station's answer, and every row of it that says something; cautions by themselves."""
+    rows = [
+        {
+            "label": q.label,
+            "value": q.value.pick(system) if q.value is not None else "",
+            "note": q.note.pick(system) if q.note is not None else "",
+            "at": q.at,
+            "decided": q.decided,
+        }
+        for q in station.questions
+        if q.kind != "care" and (q.value is not None or q.at)
+    ]
+    cautions = [q.label for q in station.questions if q.kind == "care"]
+    answer = [station.answer.pick(system), station.second.pick(system)]
+    return {"name": station.name, "answer": [x for x in answer if x], "rows": rows, "cautions": cautions}
+
+
+def _step_data(step: Step, system: System) -> dict[str, Any]:
+    """One step of the work; sizes in mm, times in minutes."""
+    return {
+        "id": step.id,
+        "stage": step.stage,
+        "says": step.says,
+        "how": [line.pick(system) for line in step.how],
+        "takes": [{"count": f.count, "name": f.name, "size": f.size.pick(system)} for f in step.fetched],
+        "tools": list(step.tools),
+        "sizes": {q.key: q.value for q in step.sizes},
+        "checks": [check.words for check in step.checks],
+        "cautions": list(step.cautions),
+        "minutes": step.minutes,
+        "people": step.people,
+        "waits": [{"for": made.why, "minutes": made.after_min} for made in step.makes if made.after_min > 0],
     }

@@ -16,10 +16,11 @@ MAY_KNOW = {
     "files": {"core", "files"},
     "store": {"core", "files", "store"},
     "cutter": {"core", "cutter"},
+    "gauge": {"gauge"},
     "work": {"core", "files", "store", "work"},
     "web": {"core", "files", "store", "cutter", "work", "web"},
     "demo": {"core", "files", "store", "demo"},
-    "cli": {"core", "files", "store", "work", "web", "demo", "cutter", "cli"},
+    "cli": {"core", "files", "store", "work", "web", "demo", "cutter", "gauge", "cli"},
 }
 ROOMS = (
     "sheet", "words", "shop", "shapes", "solids", "pieces", "layout", "decisions", "findings", "options", "job",

@@ -11,7 +11,7 @@ from shadbo.core.assess import assess
 from shadbo.core.change import change
 from shadbo.core.cutting.cut_list import cut_list
 from shadbo.core.decisions.edit import BadEdit, Edit
-from shadbo.core.drawing.board import views_of
+from shadbo.core.drawing.board import draw_for_bench, views_of
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
 from shadbo.core.steps import steps
@@ -21,6 +21,7 @@ from shadbo.core.steps.progress import next_of, open_checks, planned_mm, standin
 from shadbo.core.steps.step import Made, Step, Thing
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
+from tests.core.test_any_piece import jobs
 
 SHOP = demo_shop()
 JOBS = demo_jobs()
@@ -105,6 +106,29 @@ def test_every_drawing_of_a_step_is_one_that_the_plan_has(any_plan: Plan):
 def any_plan(request: pytest.FixtureRequest) -> Plan:
     """The plan of each demo job."""
     return planned(JOBS[NAMES.index(request.param)])
+
+
+@settings(max_examples=60, deadline=None)
+@given(jobs())
+def test_any_build_can_be_worked_from_its_first_step_to_its_last(the_job: Job):
+    """Whatever piece in whatever display: an order, every part made once, nothing before what it needs."""
+    the_plan = assess(the_job, SHOP)
+    if the_plan.assembly is None:
+        return
+    there: set[Thing] = set()
+    found = steps(the_plan)
+    for step in found:
+        assert set(step.needs) <= there, step.id
+        there |= {m.thing for m in step.makes}
+    cut = {row.part for row in cut_list(the_plan) if row.kind == "part"}
+    assert {t.id for t in there if t.kind == "part"} - {"stock", "cloth"} == cut
+    keys = [c.key for s in found for c in s.checks if c.key]
+    assert len(keys) == len(set(keys))
+    assert found[-1].id == "hand.over"
+    seen = bench(the_plan, NOW)
+    assert len(seen.steps) == len(found)
+    for step in found:
+        assert draw_for_bench(the_plan, step.view, "in", step.drawn).startswith("<svg")
 
 
 def test_a_step_before_the_readings_is_to_take_them():

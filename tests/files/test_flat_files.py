@@ -42,7 +42,13 @@ def test_the_plan_on_the_terminal_says_what_to_cut_and_how_to_hold_it(title: str
     for finding in p.findings:
         assert finding.title.mm in text
     assert as_csv(p).count("\n") == len(p.desk.sheet.named) + 1
-    assert as_data(p)["display"] == p.display.home.kind
+    data = as_data(p)
+    assert data["display"] == p.display.home.kind
+    assert [s["name"] for s in data["stations"]][-1] == "hang"
+    told = [c for s in (*data["stations"], *data["steps"]) for c in s["cautions"]]
+    assert any("drill" in c or "Wall" in c for c in told)
+    assert data["steps"][0]["id"] == "receive"
+    assert json.loads(json.dumps(data)) == data
 
 
 def test_the_command_plans_a_file_of_flat_work(tmp_path: Path):
