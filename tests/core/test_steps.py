@@ -138,6 +138,27 @@ def test_a_step_before_the_readings_is_to_take_them():
     assert "to take" in found[1].stops
 
 
+def test_what_is_on_order_is_waited_for_before_the_readings_too():
+    shirt = next(j for j in JOBS if j.title == "Shirt of the winning eight")
+    bare = change(shirt, [Edit(at="pieces/piece/detail/width")], SHOP).job
+    assert [s.id for s in steps(assess(bare, SHOP))] == ["receive", "order.plate", "come.plate", "measure"]
+
+
+@given(st.permutations(["top", "middle", "bottom"]), st.integers(0, 3))
+@settings(max_examples=30, deadline=None)
+def test_each_reading_of_the_inside_is_held_against_the_rails_whatever_was_read_before(places: list[str], n: int):
+    job = JOBS[1]
+    rails = planned(job).desk.sheet["frame.inside_width.middle"].value
+    edits = [
+        Edit(at=f"pins/frame.inside_width.{p}", to={"mm": rails + i + 1, "typed": "x", "tool": "rule"})
+        for i, p in enumerate(places[:n])
+    ]
+    plan = planned(change(job, edits, SHOP).job) if edits else planned(job)
+    step = next(s for s in steps(plan) if s.id == "measure.frame")
+    wanted = [planned_mm(c.wanted) for c in step.checks if c.wanted is not None and "inside_width" in c.key]
+    assert wanted == [rails] * 3
+
+
 @given(st.data())
 @settings(max_examples=60, deadline=None)
 def test_an_order_is_found_whatever_needs_what_or_it_is_said_that_there_is_none(data: st.DataObject):

@@ -26,6 +26,7 @@ def working_days(days: float) -> float:
 def before_readings(plan: Plan) -> Iterator[Step]:
     """The steps of a job that is not measured yet: nothing can be planned beyond them."""
     yield _receive(plan)
+    yield from _on_order(plan)
     n = len(plan.asks)
     yield Step(
         "measure",
@@ -64,7 +65,13 @@ def _receive(plan: Plan) -> Step:
 def arriving(site: Site) -> Iterator[Step]:
     """Receive, wait for what is on order, read the plan."""
     yield _receive(site.plan)
-    for piece in site.desk.pieces:
+    yield from _on_order(site.plan)
+    yield _read_plan(site)
+
+
+def _on_order(plan: Plan) -> Iterator[Step]:
+    """Pieces that are not here yet."""
+    for piece in plan.desk.pieces:
         if piece.comes_in_days is None:
             continue
         ordered = Thing("ordered", piece.id)
@@ -74,7 +81,7 @@ def arriving(site: Site) -> Iterator[Step]:
             f"Order it: {named(piece)}",
             (Made(ordered, working_days(piece.comes_in_days), "on order", "it is not here yet"),),
             stuff="piece",
-            minutes=site.took("order"),
+            minutes=minutes("order"),
             checks=(Check("sent", "The order has gone out"),),
         )
         yield Step(
@@ -86,10 +93,9 @@ def arriving(site: Site) -> Iterator[Step]:
             (both("measure it now: it was planned by what was ordered"),),
             view="tape",
             stuff="piece",
-            minutes=site.took("receive"),
+            minutes=minutes("receive"),
             checks=(Check("as-ordered", "It measures what was ordered"),),
         )
-    yield _read_plan(site)
 
 
 def _read_plan(site: Site) -> Step:

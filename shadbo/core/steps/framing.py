@@ -217,5 +217,5 @@ def measured(site: Site, needs: tuple[Thing, ...], dry: bool = False) -> Step:
         lit=tuple(q.key for q in read),
         tools=("tape", "caliper"),
         minutes=site.took("measure", each=len(read)),
-        checks=tuple(site.read(q, beyond=BEYOND) for q in read),
+        checks=tuple(site.read(q, beyond=BEYOND, wanted=made.by_its_rails(q)) for q in read) if made else (),
     )

@@ -102,9 +102,12 @@ class Site(Faceted):
         found = [q for p in parts for q in (p.length, p.width) if q is not None and q.kind == "cut"]
         return tuple({q.key: q for q in found}.values())
 
-    def read(self, q: Quantity, words: str = "", beyond: str = "") -> Check:
-        """A check by measure of a line that is cut or made: its real size, which the plan then follows."""
-        planned = q.planned if q.planned is not None else q
+    def read(self, q: Quantity, words: str = "", beyond: str = "", wanted: Quantity | None = None) -> Check:
+        """A check by measure of a line that is cut or made: its real size, which the plan then follows.
+
+        It is held against what was planned, or against ``wanted``.
+        """
+        planned = wanted if wanted is not None else q.planned if q.planned is not None else q
         label = q.name.label if q.name is not None else q.key
         within = max(planned.likely, self.desk.mark.mm, self.practice.cut_tolerance_mm)
         return Check(f"size.{q.key}", words or label, planned, within, q.key, beyond)

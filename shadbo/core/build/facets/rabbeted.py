@@ -192,6 +192,18 @@ class MadeFrame(Facet):
         inside = (self.top, self.middle.width, self.bottom, self.left, self.middle.height, self.right)
         return tuple(q for q in (*inside, self.rabbet, self.depth) if q is not None)
 
+    def by_its_rails(self, q: Quantity) -> Quantity:
+        """What a reading of the inside should come to by the rails, whatever was read beside it."""
+        for middle, ends in (
+            (self.middle.width, (self.top, self.bottom)),
+            (self.middle.height, (self.left, self.right)),
+        ):
+            if q is not middle and q not in ends:
+                continue
+            planned = [x.planned if x.planned is not None else x for x in (*ends, middle) if x is not None]
+            return next((p for p in planned if all(arg.kind != "made" for arg in p.args)), planned[-1])
+        return q.planned if q.planned is not None else q
+
 
 @dataclass(frozen=True, slots=True)
 class TakingUp(Facet):
