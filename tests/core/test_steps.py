@@ -14,6 +14,7 @@ from shadbo.core.decisions.edit import BadEdit, Edit
 from shadbo.core.drawing.board import draw_for_bench, views_of
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
+from shadbo.core.settings.examples import example
 from shadbo.core.steps import steps
 from shadbo.core.steps.bench import bench
 from shadbo.core.steps.order import NoOrder, in_order, makers
@@ -306,3 +307,17 @@ def test_a_step_that_ends_before_it_began_is_refused():
             [Edit(at="work/receive", to={"began": "2026-11-26T10:00:00Z", "ended": "2026-11-26T09:00:00Z"})],
             SHOP,
         )
+
+
+def test_a_print_that_is_still_to_be_made_goes_out_and_is_waited_for():
+    job = example("print to be made")
+    found = {s.id: s for s in steps(planned(job))}
+    file = {q.key: q.value for q in found["order.print"].sizes}
+    assert file["stretch.file_width"] > 900
+    order = list(found)
+    assert order.index("order.print") < order.index("cut.cloth") < order.index("stretch") < order.index("cut.rails")
+    job = taken(job, "receive", "plan", "order.print")
+    plan = planned(job)
+    waiting = next(s for s in standings(plan, steps(plan), NOW) if s.step.id == "cut.cloth")
+    assert waiting.state == "waiting"
+    assert waiting.until == NOW + dt.timedelta(days=SHOP.practice.order_days * 7 / 5)

@@ -7,7 +7,7 @@ from shadbo.core.pieces.objects import Flag, Garment
 from shadbo.core.pieces.pieces import LooseCanvas, Needlework, Piece, PressedPlant
 from shadbo.core.stations.prepare import handling, made_ready
 from shadbo.core.steps import cautions
-from shadbo.core.steps.arriving import SETTLED, named
+from shadbo.core.steps.arriving import SETTLED, named, working_days
 from shadbo.core.steps.site import DAY, Site
 from shadbo.core.steps.step import Check, Made, Step, Thing
 from shadbo.core.words.lengths import Both
@@ -165,12 +165,14 @@ def _stretched(site: Site, piece: Piece) -> Iterator[Step]:
         checks=(Check("diagonals", "Both diagonals of the bars are alike"),),
     )
     cloth = tuple(site.lines(("stretch.cloth_width", "stretch.cloth_height")))
+    printed = tuple(_printed(site)) if isinstance(piece.detail, LooseCanvas) and piece.detail.printed else ()
+    yield from printed
     yield Step(
         "cut.cloth",
         "prepare",
         "Cut the cloth",
         (Made(cut),),
-        (SETTLED, here),
+        (SETTLED, here, *(m.thing for step in printed for m in step.makes)),
         (both("along a thread; what is painted is not cut"),),
         view="stretch",
         sizes=cloth,
@@ -216,6 +218,29 @@ def _stretched(site: Site, piece: Piece) -> Iterator[Step]:
         tools=("rule", "caliper"),
         minutes=site.took("measure", each=len(made)),
         checks=tuple(site.read(q, beyond="the frame follows it") for q in made),
+    )
+
+
+def _printed(site: Site) -> Iterator[Step]:
+    """A print that is still to be made: its file goes out, and the cloth comes back."""
+    file = tuple(site.lines(("stretch.file_width", "stretch.file_height")))
+    days = site.practice.order_days
+    early = "it is not here yet"
+    yield Step(
+        "order.print",
+        "prepare",
+        "Send the file out to be printed",
+        (Made(Thing("ordered", "print"), working_days(days), "at the printer's", early),),
+        (SETTLED,),
+        (
+            both("the file holds the edges too: the printer neither crops nor scales it"),
+            site.say("comes in about {} working days", f"{days:g}"),
+        ),
+        view="stretch",
+        sizes=file,
+        stuff="paper",
+        minutes=site.took("order"),
+        checks=(Check("sent", "The file has gone out, with its size in writing"),),
     )
 
 
