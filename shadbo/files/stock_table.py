@@ -9,6 +9,7 @@ from shadbo.core.shop.stock_kinds import STOCK_KINDS, StockKind, kind_of
 from shadbo.core.shop.values import Value
 from shadbo.files.cut_list_file import safe
 from shadbo.files.tables import Row, Table, Taken, Wrong, fits, said
+from shadbo.files.workbook import plain_number, workbook
 
 
 def _columns(drawer: StockKind) -> tuple[tuple[str, ...], tuple[str, ...]]:
@@ -75,9 +76,21 @@ def _cell(value: object) -> str:
     if isinstance(value, bool):
         return "yes" if value else "no"
     if isinstance(value, float | int):
-        short = f"{value:.12g}"
-        return short if float(short) == value else repr(value)
+        return plain_number(value)
     return str(safe(str(value or "")))
+
+
+def stock_xlsx(stock: Stock) -> bytes:
+    """The same as a spreadsheet."""
+    rows = csv.reader(io.StringIO(stock_csv(stock)))
+    return workbook("Stock", ([_number_or_text(cell) for cell in row] for row in rows))
+
+
+def _number_or_text(cell: str) -> object:
+    try:
+        return float(cell)
+    except ValueError:
+        return cell.removeprefix("'")
 
 
 def stock_csv(stock: Stock) -> str:

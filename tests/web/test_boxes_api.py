@@ -93,6 +93,14 @@ def test_stock_is_seen_saved_as_a_table_and_taken_in(netloft):
     assert saved["saved"]
     names = [x["name"] for x in netloft.client.get("/api/stock").json()[0]["lines"]]
     assert "Quoin 50" in names
+    sheet = netloft.client.get("/api/stock/table.xlsx").content
+    text = netloft.client.post("/api/stock/text", content=sheet).json()["text"]
+    again = netloft.client.post("/api/stock/table", content=text, headers=headers).json()["taken"]
+    assert again["wrong"] == []
+    assert any(row["says"].startswith("Quoin 50") for row in again["rows"])
+    none = netloft.client.post("/api/stock/text", content=b"no spreadsheet at all")
+    assert none.status_code == 422
+    assert "save it as one, or as CSV" in none.json()["detail"]
     bad = netloft.client.post("/api/stock/table", params={"save": True}, content="type,id\n", headers=headers).json()
     assert not bad["saved"]
     assert [x["name"] for x in netloft.client.get("/api/stock").json()[0]["lines"]] == names

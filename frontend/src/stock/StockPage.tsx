@@ -124,6 +124,9 @@ export function StockPage() {
             )}
             <a className="action mt-2 inline-block content-center" href="/api/stock/table" download>
               Save it as a table
+            </a>{" "}
+            <a className="action mt-2 inline-block content-center" href="/api/stock/table.xlsx" download>
+              As a spreadsheet
             </a>
             <ShopChanges after={all} undone={load} />
             <p className="pt-2 text-[15px] text-soft">

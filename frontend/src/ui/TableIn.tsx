@@ -1,5 +1,5 @@
 import { useId, useRef, useState } from "react";
-import { plainText, type Taken, words } from "../api/client";
+import { api, got, plainText, type Taken, words } from "../api/client";
 
 interface Props {
   label: string;
@@ -9,6 +9,7 @@ interface Props {
   take: (taken: Taken, text: string) => void | Promise<void>;
 }
 
+const XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
 const LETTERS = [
   ["windows-1252", "Western Europe, America"],
   ["windows-1250", "Central Europe"],
@@ -24,6 +25,19 @@ function decoded(bytes: ArrayBuffer): string | null {
   } catch {
     return null;
   }
+}
+
+/** A ZIP, as spreadsheets are. */
+function isSpreadsheet(bytes: ArrayBuffer): boolean {
+  const [a, b, c, d] = new Uint8Array(bytes);
+  return a === 0x50 && b === 0x4b && c === 3 && d === 4;
+}
+
+/** The first sheet of a spreadsheet as text; the server reads it. */
+async function ofSpreadsheet(raw: ArrayBuffer): Promise<string> {
+  const headers = { "Content-Type": XLSX };
+  const request = api.POST("/api/stock/text", { body: raw as never, bodySerializer: (b) => b, headers });
+  return (await got(request)).text;
 }
 
 /** Asks which letters a file was written in, by a line of it that shows the difference. */
@@ -52,7 +66,7 @@ function WhichLetters({ bytes, choose }: { bytes: ArrayBuffer; choose: (text: st
   );
 }
 
-/** A CSV file: read, shown row by row with what is wrong by line and column, and taken only when all of it is right. */
+/** A table (CSV, XLSX): read, shown row by row with what is wrong by line and column, and taken only when all of it is right. */
 export function TableIn({ label, columns, word, read, take }: Props) {
   const [taken, setTaken] = useState<Taken | null>(null);
   const [state, setState] = useState("");
@@ -70,6 +84,10 @@ export function TableIn({ label, columns, word, read, take }: Props) {
     setBytes(null);
     try {
       const raw = await file.arrayBuffer();
+      if (isSpreadsheet(raw)) {
+        await show(await ofSpreadsheet(raw));
+        return;
+      }
       const sure = decoded(raw);
       if (sure === null) {
         setTaken(null);
@@ -111,7 +129,7 @@ export function TableIn({ label, columns, word, read, take }: Props) {
         ref={input}
         id={id}
         type="file"
-        accept=".csv,text/csv,text/plain"
+        accept={`.csv,text/csv,text/plain,.xlsx,${XLSX}`}
         className="w-full text-[15px]"
         onChange={(e) => void open(e.target.files?.[0])}
       />

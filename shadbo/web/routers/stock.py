@@ -5,9 +5,10 @@ from hashlib import blake2b
 from typing import Annotated
 from uuid import uuid4
 
-from fastapi import APIRouter, HTTPException, Query, Response
+from fastapi import APIRouter, HTTPException, Query, Request, Response
 from fastapi import Body as Sent
 from pydantic import Field
+from starlette.concurrency import run_in_threadpool
 
 from shadbo.core.decisions.edit import BadEdit
 from shadbo.core.drawing.profile import profile_picture
@@ -17,15 +18,27 @@ from shadbo.core.shop.stock_words import Rack, racks
 from shadbo.core.shop.values import Value
 from shadbo.core.shop.writing import BadItem, Blank, blanks, item_of
 from shadbo.core.words.lengths import System
-from shadbo.files.stock_table import stock_csv, stock_table
+from shadbo.files.papers import XLSX
+from shadbo.files.stock_table import stock_csv, stock_table, stock_xlsx
 from shadbo.files.tables import MOST_BYTES, Taken
+from shadbo.files.workbook import NotATable, as_text
 from shadbo.store.workshops import ShopChange
 from shadbo.web.bodies import Body, EditId, StockUndo
-from shadbo.web.deps import JobsDep, StockDep
+from shadbo.web.deps import EnteredDep, JobsDep, StockDep
 from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 
 router = APIRouter(prefix="/api/stock", tags=["stock"], responses=RESPONSES)
+
+
+_BODY = {"requestBody": {"required": True, "content": {XLSX: {"schema": {"type": "string", "format": "binary"}}}}}
+
+
+@dataclass(frozen=True, slots=True)
+class TableText:
+    """A table as comma-separated text."""
+
+    text: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,6 +62,29 @@ def as_table(jobs: JobsDep) -> Response:
     """All of it as a table that can be taken in again."""
     headers = {"Content-Disposition": 'attachment; filename="stock.csv"'}
     return Response(stock_csv(jobs.shop().stock), media_type="text/csv", headers=headers)
+
+
+@router.get("/table.xlsx", response_class=Response)
+@opens_to("look")
+def as_spreadsheet(jobs: JobsDep) -> Response:
+    """The same as a spreadsheet."""
+    headers = {"Content-Disposition": 'attachment; filename="stock.xlsx"'}
+    return Response(stock_xlsx(jobs.shop().stock), media_type=XLSX, headers=headers)
+
+
+@router.post("/text", openapi_extra=_BODY)
+@opens_to("plan")
+async def text_of_spreadsheet(request: Request, who: EnteredDep) -> TableText:
+    """The first sheet of a spreadsheet as the text of a table, to be looked through before anything is taken in."""
+    data = bytearray()
+    async for chunk in request.stream():
+        data += chunk
+        if len(data) > MOST_BYTES:
+            break
+    try:
+        return TableText(await run_in_threadpool(as_text, bytes(data)))
+    except NotATable as bad:
+        raise BadEdit("the file", str(bad)) from None
 
 
 @router.post("/table")

@@ -1,0 +1,74 @@
+"""Spreadsheets: all that lies in the racks goes out and comes back, and what is no table is refused."""
+
+import io
+import zipfile
+
+import pytest
+from openpyxl import Workbook
+from python_calamine import CalamineWorkbook
+
+from shadbo.core.shop.stock import Stock
+from shadbo.demo.shop import demo_shop
+from shadbo.files.stock_table import KINDS, STOCK_COLUMNS, stock_table, stock_xlsx
+from shadbo.files.workbook import MOST_UNPACKED, NotATable, as_text, workbook
+
+STOCK = demo_shop().stock
+
+
+def test_every_kind_of_stock_comes_back_as_it_went():
+    text = as_text(stock_xlsx(STOCK))
+    taken, after = stock_table(text, Stock())
+    assert taken.wrong == ()
+    for home, *_ in KINDS.values():
+        assert getattr(STOCK, home), f"the demo has no {home}"
+        assert getattr(after, home) == getattr(STOCK, home), home
+
+
+def test_another_reader_finds_the_same_cells():
+    rows = CalamineWorkbook.from_filelike(io.BytesIO(stock_xlsx(STOCK))).get_sheet_by_index(0).to_python()
+    assert tuple(rows[0]) == STOCK_COLUMNS
+    named = {row[2]: row for row in rows[1:]}
+    assert named["acrylic 3"][STOCK_COLUMNS.index("thick_mm")] == 3.0
+    assert named["acrylic 3"][STOCK_COLUMNS.index("lead_days")] == 5.0
+
+
+def test_a_sheet_made_elsewhere_is_read_as_it_shows():
+    book = Workbook()
+    sheet = book.active
+    sheet.append(["type", "id", "name", "thick_mm", "kind", "coated"])
+    sheet.append(["sheet", "card-1", 'card "stone", 1', 1.5, "mat", True])
+    out = io.BytesIO()
+    book.save(out)
+    text = as_text(out.getvalue())
+    assert text == 'type,id,name,thick_mm,kind,coated\nsheet,card-1,"card ""stone"", 1",1.5,mat,yes\n'
+
+
+def test_a_cell_that_would_run_is_plain_text():
+    rows = (
+        CalamineWorkbook.from_filelike(io.BytesIO(workbook("T", [["a"], ["=1+1"]]))).get_sheet_by_index(0).to_python()
+    )
+    assert rows[1] == ["'=1+1"]
+
+
+def bomb() -> bytes:
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
+        archive.writestr("xl/worksheets/sheet1.xml", b" " * (MOST_UNPACKED + 1))
+    return out.getvalue()
+
+
+@pytest.mark.parametrize(
+    ("data", "why"),
+    [
+        (b"", "no spreadsheet"),
+        (b"type,id,name\n", "no spreadsheet"),
+        (b"PK\x03\x04 and no more", "no spreadsheet"),
+        (stock_xlsx(STOCK)[:2000], "no spreadsheet"),
+        (b"PK\x03\x04" + b"x" * 1_000_001, "more than 1 MB"),
+        (bomb(), "unpacks to more than"),
+    ],
+    ids=["nothing", "a CSV", "half a header", "cut short", "too large", "a bomb"],
+)
+def test_what_is_no_spreadsheet_is_refused(data: bytes, why: str):
+    with pytest.raises(NotATable, match=why):
+        as_text(data)
