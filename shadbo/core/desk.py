@@ -13,10 +13,12 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import AsBuilt, Sheet
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.kept import Drawer
+from shadbo.core.shop.materials import Screw
 from shadbo.core.shop.shop import Practice, Shop
 from shadbo.core.shop.stock import Stock
 from shadbo.core.shop.values import Length, Reading, Tool
 from shadbo.core.words.lengths import Mark
+from shadbo.core.words.sold import INCH_LENGTHS_MM
 
 M = TypeVar("M")
 TOOL_WORDS: dict[Tool, str] = {"tape": "tape", "rule": "rule", "caliper": "caliper", "eye": "by eye"}
@@ -74,6 +76,17 @@ class Desk:
     def on_trial(self) -> "Desk":
         """The same job on an empty sheet: what it works out there is compared and thrown away."""
         return replace(self, sheet=Sheet(self.mark.mm), taken=[])
+
+    @property
+    def screw_lengths_mm(self) -> tuple[float, ...]:
+        """Lengths that screws are sold in: the practice's, or by the inch in an inch shop that has not said others."""
+        usual = Practice().screw_lengths_mm
+        by_inch = self.mark.system == "in" and self.practice.screw_lengths_mm == usual
+        return INCH_LENGTHS_MM if by_inch else self.practice.screw_lengths_mm
+
+    def screw(self, length_mm: float) -> Screw:
+        """The screw of that length in the drawers; one of the usual kind, as it is sold here, if none is."""
+        return self.stock.screw(length_mm, self.mark.system == "in")
 
     @property
     def own_frame(self) -> OwnFrame | None:

@@ -31,7 +31,8 @@ def test_every_kind_of_stock_comes_back_as_it_went():
 def same(one: dict[str, object], other: dict[str, object]) -> bool:
     """Alike, numbers to the fifteen digits that a spreadsheet keeps."""
     return all(
-        math.isclose(one[k], v, rel_tol=1e-14) if isinstance(v, float) else one[k] == v for k, v in other.items()
+        math.isclose(float(str(one[k])), v, rel_tol=1e-14) if isinstance(v, float) else one[k] == v
+        for k, v in other.items()
     )
 
 

@@ -11,9 +11,9 @@ def screw_between(desk: Desk, least_mm: float, most_mm: float) -> tuple[float, b
     lengths.
     """
     kept = [x.length_mm for x in desk.job.materials.screws.values()]
-    drawers = [x.length_mm for x in desk.stock.screws] if not desk.job.pins else []
+    drawers = [x.length_mm for x in desk.stock.screws] if not desk.job.begun else []
     for lengths in (kept, drawers):
         value, fits = shortest_screw(least_mm, most_mm, lengths)
         if fits:
             return value, True
-    return shortest_screw(least_mm, most_mm, desk.practice.screw_lengths_mm)
+    return shortest_screw(least_mm, most_mm, desk.screw_lengths_mm)

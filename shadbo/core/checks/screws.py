@@ -22,7 +22,7 @@ def _other_screw(look: Look) -> list[Proposal]:
     ledge, depth = look.ledge.thick.value, look.face.canvas_depth.value
     room = min(p.screw_in_bar_most_mm, depth - p.screw_to_cloth_mm)
     face = look.face.made.value
-    for screw in p.screw_lengths_mm:
+    for screw in look.desk.screw_lengths_mm:
         pad = to_mark(screw - ledge - (p.screw_in_bar_least_mm + room) / 2, 1.0, "nearest")
         back = look.face.inside_depth.value - depth - pad
         if pad >= 0 and back >= 0 and abs(back - face) <= 6 and back != face:

@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from shadbo.core.shop.values import Colour, Id, Line, Millimetres, Positive, Value
+from shadbo.core.words.sold import screw_size, shank_mm
 
 Price = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
 Species = Literal["softwood", "hardwood", "plywood", "mdf", "hardboard", "foam board", "felt", "cork"]
@@ -73,9 +74,16 @@ class Screw(Value):
     price: Price = 0
 
 
-def usual_screw(length_mm: float) -> Screw:
+USUAL_MM, USUAL_GAUGE = 4.0, 8
+"""Thickness of a wood screw of the usual kind, in millimetres and by its gauge."""
+
+
+def usual_screw(length_mm: float, by_gauge: bool = False) -> Screw:
     """A wood screw of the usual thickness, where none of that length lies in the drawers."""
-    return Screw(id="wood-screw", name=f"wood screw {length_mm:g}", length_mm=max(length_mm, 1), diameter_mm=4)
+    thick = shank_mm(USUAL_GAUGE) if by_gauge else USUAL_MM
+    size = screw_size(thick, length_mm)
+    name = f"wood screw {size.inch if by_gauge else size.mm}"
+    return Screw(id="wood-screw", name=name, length_mm=max(length_mm, 1), diameter_mm=round(thick, 3))
 
 
 HangerKind = Literal["wire", "straps", "cleat", "plate", "strips", "ledge", "cord", "slanted hole"]

@@ -60,9 +60,10 @@ class Stock(Value):
         """Tapes of a kind, the cheapest first."""
         return sorted((t for t in self.tapes if t.kind == kind), key=lambda t: t.price)
 
-    def screw(self, length_mm: float) -> Screw:
+    def screw(self, length_mm: float, by_gauge: bool = False) -> Screw:
         """The screw of that length in the drawers; one of the usual kind where none lies there."""
-        return next((x for x in self.screws if abs(x.length_mm - length_mm) < 0.01), usual_screw(length_mm))
+        there = next((x for x in self.screws if abs(x.length_mm - length_mm) < 0.01), None)
+        return there or usual_screw(length_mm, by_gauge)
 
     def wire(self, pull_kg: float, factor: float) -> Wire | None:
         """The lightest wire whose rating, by the factor, takes the pull; else the strongest there is."""

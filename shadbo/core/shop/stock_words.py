@@ -7,6 +7,7 @@ from typing import Any
 from shadbo.core.shop.shop import Shop
 from shadbo.core.shop.stock_kinds import FOOT_M, STOCK_KINDS
 from shadbo.core.words.lengths import Both
+from shadbo.core.words.sold import screw_size
 from shadbo.core.words.words import Mm, both, mass_text, say, stocked
 
 
@@ -46,7 +47,7 @@ SAYS: dict[str, Says] = {
     "sheets": lambda x: (f"{x.kind}, {{}} thick, {{}} × {{}}", (Mm(x.thick_mm), Mm(x.width_mm), Mm(x.height_mm))),
     "spacers": lambda x: ("{} high, {} thick", (Mm(x.height_mm), Mm(x.thick_mm))),
     "pads": lambda x: (f"{x.species}, {{}} thick", (Mm(x.thick_mm),)),
-    "screws": lambda x: ("{} thick, {} long", (Mm(x.diameter_mm), Mm(x.length_mm))),
+    "screws": lambda x: ("{}", (screw_size(x.diameter_mm, x.length_mm),)),
     "clips": lambda x: ("bridges {}, holds {}", (Mm(x.offset_mm), mass_text(x.rating_kg))),
     "tapes": lambda x: (f"{x.kind}, holds {{}}", (mass_text(x.rating_kg),)),
     "hangers": lambda x: (f"{x.kind}, {x.rating_is} {{}}", (mass_text(x.rating_kg),)),

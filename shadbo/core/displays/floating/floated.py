@@ -136,7 +136,7 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
     rail_bodies = floater_rails(sums, f"rail, {body.profile.name}")
     wood = of_bodies(s, body.profile.species, rail_bodies)
     frame_mass = s.let("frame.mass", "frame, estimated", wood, "volume of its rails")
-    screw = desk.take(SCREWS, role("screw", f"{length.value:g}"), None, lambda: desk.stock.screw(length.value))
+    screw = desk.take(SCREWS, role("screw", f"{length.value:g}"), None, lambda: desk.screw(length.value))
     parts = [
         Part(
             "canvas",

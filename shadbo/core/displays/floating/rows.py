@@ -158,9 +158,7 @@ def _mount(desk: Desk, assembly: Assembly, plain: bool) -> list[Question]:
     s, mark = desk.sheet, desk.mark
     at, o = _own(desk, plain)
     lengths = [Choice(None, "the plan's", length(s["screw.length"].value, mark), o.screw_mm is None)]
-    lengths += [
-        Choice(x, length(x, mark).pick(mark.system), None, o.screw_mm == x) for x in desk.practice.screw_lengths_mm
-    ]
+    lengths += [Choice(x, length(x, mark).pick(mark.system), None, o.screw_mm == x) for x in desk.screw_lengths_mm]
     join = assembly.joins[0]
     rows = [
         choice_row(

@@ -115,7 +115,7 @@ def strainer_join(desk: Desk, frame: Frame) -> Join:
     most = s.let("strainer.screw_most", "strainer screw, at most", wall + s["strainer.bar"] - s.number(5, MM))
     value, _ = screw_between(desk, least.value, most.value)
     s.let("strainer.screw", "strainer screw", s.decide("shortest standard length between", value, MM, least, most))
-    screw = desk.take(SCREWS, role("screw", f"{value:g}"), None, lambda: desk.stock.screw(value))
+    screw = desk.take(SCREWS, role("screw", f"{value:g}"), None, lambda: desk.screw(value))
     fixings = side_fixings(
         desk, frame, "strainer.at", lambda side: max(int((side - 120) // APART_MM) + 1, 2), FixingLine(60.0)
     )

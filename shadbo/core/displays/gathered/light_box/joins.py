@@ -12,7 +12,9 @@ from shadbo.core.shop.kept import SCREWS, role
 from shadbo.core.shop.materials import Screw
 from shadbo.core.solids.bites import Bar
 from shadbo.core.sums.border import point_count
+from shadbo.core.words.sold import screw_size
 
+BACK_SCREW_MM = 3.0
 INTO_MM = 10.0
 """How far the back's screws go into the rail: common practice, no source."""
 STEPS = {"glazing": 0, "middle": 1, "diffuser": 1, "backing": 2}
@@ -49,7 +51,10 @@ def _screws(desk: Desk, frame: Frame, layer: Slab, grown_mm: float, hinged: bool
     s = desk.sheet
     wanted = layer.thick.value + INTO_MM
     screws = desk.stock.screws
-    usual = Screw(id="back-screw", name="wood screw", length_mm=wanted, diameter_mm=3)
+    inch = desk.mark.system == "in"
+    size = screw_size(BACK_SCREW_MM, wanted)
+    name = f"wood screw {size.inch if inch else size.mm}"
+    usual = Screw(id="back-screw", name=name, length_mm=wanted, diameter_mm=BACK_SCREW_MM)
 
     def nearest() -> Screw:
         return min(screws, key=lambda x: (abs(x.length_mm - wanted), x.diameter_mm), default=usual)

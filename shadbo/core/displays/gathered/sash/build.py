@@ -98,7 +98,7 @@ class SashDisplay:
         hanger_down(desk, height)
         mass = masses_of(desk, got)
         screw_mm = s["card.screw"].value
-        screw = desk.take(SCREWS, role("screw", f"{screw_mm:g}"), None, lambda: desk.stock.screw(screw_mm))
+        screw = desk.take(SCREWS, role("screw", f"{screw_mm:g}"), None, lambda: desk.screw(screw_mm))
         fixings = card_fixings(desk, card)
         join = Join(
             "card-screws", "screws through the card", screw.name, ("rail", "card"), fixings, s["card.screw"],

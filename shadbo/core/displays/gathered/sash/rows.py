@@ -90,6 +90,6 @@ def screw_row(desk: Desk, o: SashOptions) -> Question:
 
     now, decided = desk.sheet["card.screw"].value, o.screw_mm is not None
     choices = [Choice(None, "the plan chooses", picked=not decided)]
-    choices += [Choice(x, called(x), picked=decided and x == now) for x in desk.practice.screw_lengths_mm[:6]]
+    choices += [Choice(x, called(x), picked=decided and x == now) for x in desk.screw_lengths_mm[:6]]
     at, label = HOME.to("screw_mm"), "Screws through the card"
     return choice_row(at, label, choices, decided, called(now), menu=True, key="card.screw")
