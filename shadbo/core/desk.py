@@ -79,7 +79,7 @@ class Desk:
 
     @property
     def screw_lengths_mm(self) -> tuple[float, ...]:
-        """Lengths that screws are sold in: the practice's, or by the inch in an inch shop that has not said others."""
+        """Lengths that screws are sold in: the practice's, or by the inch in an inch shop that said no others."""
         usual = Practice().screw_lengths_mm
         by_inch = self.mark.system == "in" and self.practice.screw_lengths_mm == usual
         return INCH_LENGTHS_MM if by_inch else self.practice.screw_lengths_mm

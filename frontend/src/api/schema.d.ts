@@ -2135,6 +2135,16 @@ export interface components {
             inner: components["schemas"]["Edit"][];
         };
         /**
+         * Meaning
+         * @description One word and what it means.
+         */
+        Meaning: {
+            /** Word */
+            word: string;
+            /** Means */
+            means: string;
+        };
+        /**
          * Move
          * @description A piece moved by hand: ``right`` and ``down`` in px of the board at ``scale`` px per mm, or in marks.
          */
@@ -2763,7 +2773,7 @@ export interface components {
         };
         /**
          * Station
-         * @description A stop on the order of work: its answer in short, and its questions.
+         * @description A stop on the order of work: its answer in short, its questions, and the trade's words that stand in them.
          */
         Station: {
             /** Name */
@@ -2786,6 +2796,11 @@ export interface components {
              * @enum {string}
              */
             mark: "open" | "asks" | "fine" | "measure" | "caution" | "stop" | "note";
+            /**
+             * Words
+             * @default []
+             */
+            words: components["schemas"]["Meaning"][];
         };
         /**
          * Step

@@ -7,6 +7,7 @@ import { useDoors } from "../doors/here";
 import type { Heard } from "../gauge/listener";
 import { type GaugeState, useGauge } from "../gauge/useGauge";
 import { Drawing } from "../job/Drawing";
+import { Saves } from "../job/Saves";
 import { longDay, timeOf } from "../ui/dates";
 import { Frac } from "../ui/Frac";
 import { Checks } from "./Checks";
@@ -446,14 +447,13 @@ function Papers({ papers }: { papers: string[] }) {
     <p className="bench-tools flex flex-wrap gap-x-5">
       on paper:
       {papers.map((name) => (
-        <a
+        <Saves
           key={name}
           className="link grid min-h-11 content-center"
           href={`/api/jobs/${session.id}/papers/${name}?page=a4&system=${system}`}
-          download
         >
           {PAPER_WORDS[name] ?? name}
-        </a>
+        </Saves>
       ))}
     </p>
   );

@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import { api, got, type PaperView, words } from "../api/client";
 import { useMeasures } from "../app/system";
+import { Saves } from "./Saves";
 import { useLook, useOutbox, usePlan, useSession } from "./useSession";
 
 const PAGES = [
@@ -47,25 +48,18 @@ export function PapersBoard() {
             </span>
             {p.paged ? (
               PAGES.map(([page, label]) => (
-                <a
+                <Saves
                   key={page}
-                  className="action content-center"
                   href={`${files}/papers/${p.name}?page=${page}&system=${system}`}
-                  aria-label={`${label}: ${p.title}`}
-                  download
+                  label={`${label}: ${p.title}`}
                 >
                   {label}
-                </a>
+                </Saves>
               ))
             ) : (
-              <a
-                className="action content-center"
-                href={`${files}/papers/${p.name}?system=${system}`}
-                aria-label={`save: ${p.title}`}
-                download
-              >
+              <Saves href={`${files}/papers/${p.name}?system=${system}`} label={`save: ${p.title}`}>
                 save
-              </a>
+              </Saves>
             )}
           </li>
         ))}

@@ -16,6 +16,7 @@ import { PhotosRow } from "./PhotosRow";
 import { PictureRow } from "./PictureRow";
 import { TableRow } from "./TableRow";
 import { useLook } from "./useSession";
+import { Words } from "./Words";
 import { adrift, begin, keepAhead, onward, waitsOn } from "./walk";
 
 interface Props {
@@ -73,6 +74,7 @@ export function Questions({ station, after, asked, onPast, onStation }: Props) {
           <Row key={`${station.name}:${q.id}`} q={q} order={order} onNext={next} onStation={onStation} />
         ),
       )}
+      <Words key={station.name} words={station.words ?? []} />
     </section>
   );
 }

@@ -5,6 +5,7 @@ from typing import Any, Literal
 
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.shop.values import Tool
+from shadbo.core.words.glossary import Meaning
 from shadbo.core.words.lengths import Both
 
 QuestionKind = Literal[
@@ -100,7 +101,7 @@ class Question:
 
 @dataclass(frozen=True, slots=True)
 class Station:
-    """A stop on the order of work: its answer in short, and its questions."""
+    """A stop on the order of work: its answer in short, its questions, and the trade's words that stand in them."""
 
     name: str
     label: str
@@ -111,3 +112,4 @@ class Station:
     view: str
     questions: tuple[Question, ...]
     mark: StationMark = "open"
+    words: tuple[Meaning, ...] = ()

@@ -11,6 +11,7 @@ from shadbo.core.plan import Plan
 from shadbo.core.sheet.quantity import Severity
 from shadbo.core.stations import answers, hang, measure, receive
 from shadbo.core.stations.prepare import prepare_rows
+from shadbo.core.words.glossary import meanings_in
 
 TITLES: dict[StationName, tuple[str, str, str, str]] = {
     "receive": (
@@ -66,7 +67,8 @@ def stations(plan: Plan, only: str = "") -> tuple[Station, ...]:
         questions = _out_of_the_way(questions, name)
         if name == "mount" and plan.assembly is not None and plan.assembly.spots:
             view = "holes"
-        out.append(Station(name, label, title, lead, answer, second, view, questions, _mark(plan, name)))
+        said = meanings_in((lead, *(text for q in questions for text in _texts(q))))
+        out.append(Station(name, label, title, lead, answer, second, view, questions, _mark(plan, name), said))
     return tuple(out)
 
 
@@ -88,6 +90,11 @@ def _out_of_the_way(questions: tuple[Question, ...], name: StationName) -> tuple
         left -= not passes
         out.append(replace(q, aside=passes))
     return tuple(out)
+
+
+def _texts(q: Question) -> tuple[str, ...]:
+    """What a row says in words."""
+    return (q.label, *(x.mm for x in (q.value, q.note) if x is not None), *(c.label for c in q.choices))
 
 
 def _mark(plan: Plan, name: StationName) -> StationMark:
