@@ -8,6 +8,7 @@ from shadbo.core.assess import assess
 from shadbo.core.change import change
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.job.job import Job
+from shadbo.core.shop.calendar import Calendar, parse_shut
 from shadbo.core.steps import steps
 from shadbo.core.steps.bench import bench
 from shadbo.core.steps.orders import orders, released
@@ -88,3 +89,11 @@ def test_the_jobs_of_the_demo_are_on_their_way():
         notes += sum(bool(s.done.note) for s in found)
     assert len(SO_FAR) == 5
     assert notes == 2
+
+
+def test_an_order_is_counted_without_the_days_on_which_the_shop_is_closed():
+    calendar = Calendar(shut=parse_shut("30 Nov to 1 Dec", NOW.date()))
+    shop = SHOP.model_copy(update={"calendar": calendar})
+    sent = change(measured(SHIRT), [Edit(at="work/order.glazing/ended", to=NOW.isoformat())], shop).job
+    (order,) = orders(assess(sent, shop))
+    assert order.due == NOW + dt.timedelta(days=11), "a weekend, two days closed, and a weekend more"

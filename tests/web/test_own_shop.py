@@ -97,6 +97,15 @@ def test_the_mark_makes_an_inch_shop(netloft):
     shop = netloft.client.get("/api/shop").json()
     assert (shop["name"], shop["system"], shop["mark"]) == ("Net & Loft", "in", "1/16 in")
     assert put(netloft, "/api/practice/about", **(about | {"name": "  "})).status_code == 422
+    hours = {"hours": "tue-fri 9-12, 13-18; sat 9-14", "closed": "24 dec 2026 to 2 jan 2027"}
+    told = put(netloft, "/api/practice/about", **(about | hours)).json()["about"]
+    assert told["hours"].startswith("Tue-Fri 9:00-12:00, 13:00-18:00")
+    assert told["closed"] == "24 Dec 2026 to 2 Jan 2027"
+    assert put(netloft, "/api/practice/about", **about).json()["about"]["hours"] == told["hours"], "unsaid, it stays"
+    for field, typed in (("hours", "always"), ("hours", ""), ("closed", "some day")):
+        answer = put(netloft, "/api/practice/about", **(about | {field: typed}))
+        assert answer.status_code == 422
+        assert answer.json()["errors"][0]["at"] == field
     assert put(netloft, "/api/practice/about", **(about | {"mark": "1/3 in"})).status_code == 422
 
 

@@ -1162,7 +1162,7 @@ export interface paths {
         put?: never;
         /**
          * Set About
-         * @description Name, currency, mark.
+         * @description Name, currency, mark, hours and closed days.
          */
         post: operations["set_about_api_practice_about_post"];
         delete?: never;
@@ -1297,7 +1297,7 @@ export interface components {
     schemas: {
         /**
          * About
-         * @description The workshop itself: its name, its money, the mark that it cuts to; all marks there are.
+         * @description The workshop itself: its name, its money, the mark that it cuts to, all marks there are; when it is open.
          */
         About: {
             /** Name */
@@ -1308,6 +1308,10 @@ export interface components {
             mark: string;
             /** Marks */
             marks: string[];
+            /** Hours */
+            hours: string;
+            /** Closed */
+            closed: string;
         };
         /**
          * AboutTo
@@ -1325,6 +1329,10 @@ export interface components {
              * @enum {string}
              */
             mark: "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm" | "0.1 mm";
+            /** Hours */
+            hours?: string | null;
+            /** Closed */
+            closed?: string | null;
         };
         /**
          * Advice

@@ -13,17 +13,27 @@ export function AboutForm({ about, may, onSet }: Props) {
   const [name, setName] = useState(about.name);
   const [currency, setCurrency] = useState(about.currency);
   const [mark, setMark] = useState(about.mark);
+  const [hours, setHours] = useState(about.hours);
+  const [closed, setClosed] = useState(about.closed);
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const [said, setSaid] = useState("");
   const sent = useRef({ what: "", id: "" });
-  const same = name === about.name && currency === about.currency && mark === about.mark;
+  const same =
+    name === about.name &&
+    currency === about.currency &&
+    mark === about.mark &&
+    hours === about.hours &&
+    closed === about.closed;
   const set = async () => {
-    const what = JSON.stringify([name, currency, mark]);
+    const what = JSON.stringify([name, currency, mark, hours, closed]);
     if (sent.current.what !== what) sent.current = { what, id: newId() };
     setWrong({});
     try {
-      const body = { edit_id: sent.current.id, name, currency, mark: mark as "1 mm" };
-      onSet(await got(api.POST("/api/practice/about", { body })));
+      const body = { edit_id: sent.current.id, name, currency, mark: mark as "1 mm", hours, closed };
+      const view = await got(api.POST("/api/practice/about", { body }));
+      setHours(view.about.hours);
+      setClosed(view.about.closed);
+      onSet(view);
       setSaid("It is set.");
     } catch (e) {
       const [first] = e instanceof Refused ? (e.problem.errors ?? []) : [];
@@ -42,6 +52,20 @@ export function AboutForm({ about, may, onSet }: Props) {
     >
       <Field label="Name of the workshop" value={name} set={setName} wrong={wrong.name} />
       <Field label="Currency" value={currency} set={setCurrency} wrong={wrong.currency} />
+      <Field
+        label="Open"
+        value={hours}
+        set={setHours}
+        wrong={wrong.hours}
+        says="as Mon-Fri 8:30-17:30, Sat 9-13"
+      />
+      <Field
+        label="Closed on"
+        value={closed}
+        set={setClosed}
+        wrong={wrong.closed}
+        says="as 24 Dec to 2 Jan, 6 Jan; orders are counted without these days"
+      />
       <fieldset className="pt-2">
         <legend className="text-soft">Cut to the nearest; a bare number is in its unit</legend>
         <div className="flex flex-wrap gap-y-1 pt-1">

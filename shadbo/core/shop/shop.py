@@ -4,6 +4,7 @@ from typing import Annotated
 
 from pydantic import Field
 
+from shadbo.core.shop.calendar import Calendar
 from shadbo.core.shop.stock import Stock
 from shadbo.core.shop.values import Line, Millimetres, Positive, Tool, Value
 from shadbo.core.words.lengths import Mark, MarkName, System
@@ -202,11 +203,12 @@ class Practice(Value):
 
 
 class Shop(Value):
-    """A workshop: name, mark, practice and stock."""
+    """A workshop: name, mark, when it is open, practice and stock."""
 
     name: Line = "Workshop"
     mark: MarkName = "0.5 mm"
     currency: Line = "€"
+    calendar: Calendar = Calendar()
     practice: Practice = Practice()
     stock: Stock = Stock()
 

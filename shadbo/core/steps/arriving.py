@@ -23,6 +23,11 @@ def working_days(days: float) -> float:
     return days * WEEK_PER_WORKING_DAYS * DAY
 
 
+def on_order(thing: Thing, days: float, why: str = "on order") -> Made:
+    """What is sent for, and comes after so many working days."""
+    return Made(thing, working_days(days), why, "it is not here yet", days)
+
+
 def before_readings(plan: Plan) -> Iterator[Step]:
     """The steps of a job that is not measured yet: nothing can be planned beyond them."""
     yield _receive(plan)
@@ -79,7 +84,7 @@ def _on_order(plan: Plan) -> Iterator[Step]:
             f"order.{piece.id}",
             "receive",
             f"Order it: {named(piece)}",
-            (Made(ordered, working_days(piece.comes_in_days), "on order", "it is not here yet"),),
+            (on_order(ordered, piece.comes_in_days),),
             stuff="piece",
             minutes=minutes("order"),
             checks=(Check("sent", "The order has gone out"),),

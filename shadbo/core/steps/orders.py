@@ -4,7 +4,6 @@ import datetime as dt
 from dataclasses import dataclass
 
 from shadbo.core.plan import Plan
-from shadbo.core.steps.arriving import working_days
 from shadbo.core.steps.site import Site, site_of
 
 
@@ -43,7 +42,7 @@ def released(plan: Plan) -> bool:
 
 
 def _lines(site: Site) -> list[Ordered]:
-    out = []
+    out, calendar = [], site.desk.shop.calendar
     for part in site.assembly.parts:
         sheet = part.sheet
         if sheet is None or sheet.lead_days is None or not part.to_cut:
@@ -53,7 +52,7 @@ def _lines(site: Site) -> list[Ordered]:
         sent = site.job.work.get(f"order.{part.id}")
         came = site.job.work.get(f"come.{part.id}")
         gone = sent.ended if sent is not None else None
-        due = gone + dt.timedelta(minutes=working_days(sheet.lead_days)) if gone is not None else None
+        due = calendar.after_working_days(gone, sheet.lead_days) if gone is not None else None
         out.append(
             Ordered(
                 part.id,

@@ -7,7 +7,7 @@ from shadbo.core.pieces.objects import Flag, Garment
 from shadbo.core.pieces.pieces import LooseCanvas, Needlework, Piece, PressedPlant
 from shadbo.core.stations.prepare import handling, made_ready
 from shadbo.core.steps import cautions
-from shadbo.core.steps.arriving import SETTLED, named, working_days
+from shadbo.core.steps.arriving import SETTLED, named, on_order
 from shadbo.core.steps.site import DAY, Site
 from shadbo.core.steps.step import Check, Made, Step, Thing
 from shadbo.core.words.lengths import Both
@@ -225,12 +225,11 @@ def _printed(site: Site) -> Iterator[Step]:
     """A print that is still to be made: its file goes out, and the cloth comes back."""
     file = tuple(site.lines(("stretch.file_width", "stretch.file_height")))
     days = site.practice.order_days
-    early = "it is not here yet"
     yield Step(
         "order.print",
         "prepare",
         "Send the file out to be printed",
-        (Made(Thing("ordered", "print"), working_days(days), "at the printer's", early),),
+        (on_order(Thing("ordered", "print"), days, "at the printer's"),),
         (SETTLED,),
         (
             both("the file holds the edges too: the printer neither crops nor scales it"),

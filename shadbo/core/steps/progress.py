@@ -80,7 +80,7 @@ def standings(plan: Plan, steps: Sequence[Step], now: dt.datetime) -> tuple[Stan
         done = work.get(step.id, NOTHING)
         if done.ended is not None:
             for made in step.makes:
-                usable[made.thing] = done.ended + dt.timedelta(minutes=made.after_min)
+                usable[made.thing] = made.usable(done.ended, plan.desk.shop.calendar)
         found = _standing(plan, steps, step, done, made_by, usable, now)
         if step.closes and left and found.state in ("ready", "running", "later"):
             found = replace(found, state="blocked", why=f"still open: {left[0]}")

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from shadbo.core.build.assembly import Part
 from shadbo.core.steps import cautions
-from shadbo.core.steps.arriving import SETTLED, working_days
+from shadbo.core.steps.arriving import SETTLED, on_order
 from shadbo.core.steps.framing import MEASURED
 from shadbo.core.steps.preparing import STRETCHED, needs_stretching
 from shadbo.core.steps.site import Site
@@ -108,7 +108,7 @@ def _ordered(site: Site, part: Part, after: tuple[Thing, ...]) -> Iterator[Step]
         f"order.{part.id}",
         "boards",
         f"Order it cut to size: {part.called}",
-        (Made(ordered, working_days(days), "on order", "it is not here yet"),),
+        (on_order(ordered, days),),
         after,
         (
             both("its sizes are those of the frame that was measured"),

@@ -1,10 +1,12 @@
 """One step of the work: what it makes of what, how, with what, and what is looked at before it counts as done."""
 
+import datetime as dt
 from dataclasses import dataclass
 from typing import Literal
 
 from shadbo.core.build.assembly import ViewName
 from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.shop.calendar import Calendar
 from shadbo.core.words.lengths import Both
 
 Stage = Literal["receive", "prepare", "frame", "boards", "mount", "fit", "close", "leave"]
@@ -59,13 +61,21 @@ class Thing:
 class Made:
     """What a step makes, and how long after its end it can be used: ``why`` says what happens in that time.
 
-    ``early`` says what comes of using it sooner.
+    ``early`` says what comes of using it sooner. ``days`` are working days, which count by the shop's calendar;
+    ``after_min`` is then about what they take.
     """
 
     thing: Thing
     after_min: float = 0.0
     why: str = ""
     early: str = ""
+    days: float = 0.0
+
+    def usable(self, ended: dt.datetime, calendar: Calendar) -> dt.datetime:
+        """From when it can be used, by the time at which its step ended."""
+        if self.days:
+            return calendar.after_working_days(ended, self.days)
+        return ended + dt.timedelta(minutes=self.after_min)
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,5 +1,6 @@
 """The shop's own habits: told with what each changes, tried, set, and brought back to what is usual."""
 
+import datetime as dt
 from dataclasses import dataclass
 from typing import Annotated
 
@@ -11,8 +12,10 @@ from shadbo.core.settings.habits import Habits, changed, habits
 from shadbo.core.settings.shown import Worked, worked
 from shadbo.core.settings.table import Setting
 from shadbo.core.settings.values import BadSetting, read, says, set_to, settings_of, value_of
+from shadbo.core.shop.calendar import Calendar, NotHours, hours_text, parse_hours, parse_shut, shut_text
 from shadbo.core.shop.shop import Practice, Shop
 from shadbo.core.shop.values import Line
+from shadbo.core.words.days import NotADay
 from shadbo.core.words.lengths import MarkName, System
 from shadbo.web.bodies import Body, EditId
 from shadbo.web.deps import JobsDep, StockDep
@@ -24,12 +27,14 @@ router = APIRouter(prefix="/api/practice", tags=["practice"], responses=RESPONSE
 
 @dataclass(frozen=True, slots=True)
 class About:
-    """The workshop itself: its name, its money, the mark that it cuts to; all marks there are."""
+    """The workshop itself: its name, its money, the mark that it cuts to, all marks there are; when it is open."""
 
     name: str
     currency: str
     mark: str
     marks: tuple[str, ...]
+    hours: str
+    closed: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -62,11 +67,14 @@ class AboutTo(Body):
     name: Annotated[Line, Field(min_length=1, max_length=80)]
     currency: Annotated[Line, Field(min_length=1, max_length=6)]
     mark: MarkName
+    hours: Annotated[Line, Field(max_length=200)] | None = None
+    closed: Annotated[str, Field(max_length=1000)] | None = None
 
 
 def _view(shop: Shop) -> PracticeView:
     marks = MarkName.__args__  # type: ignore[attr-defined]
-    return PracticeView(About(shop.name, shop.currency, shop.mark, marks), habits(shop))
+    hours, closed = hours_text(shop.calendar.hours), shut_text(shop.calendar.shut)
+    return PracticeView(About(shop.name, shop.currency, shop.mark, marks, hours, closed), habits(shop))
 
 
 def _setting(shop: Shop, name: str) -> Setting:
@@ -120,10 +128,33 @@ def set_habit(store: StockDep, body: SetTo) -> PracticeView:
     return _view(store.change(change, body.edit_id))
 
 
+def _calendar(shop: Shop, body: AboutTo) -> Calendar:
+    """Hours and closed days as they are typed; what is not sent stays."""
+    try:
+        hours = shop.calendar.hours if body.hours is None else parse_hours(body.hours)
+    except NotHours as bad:
+        raise BadEdit("hours", str(bad), body.hours) from None
+    if not hours:
+        raise BadEdit("hours", "it must be open on some day: Mon-Fri 8:30-17:30, Sat 9-13", body.hours)
+    try:
+        today = dt.date.today()
+        shut = shop.calendar.shut if body.closed is None else parse_shut(body.closed, today, shop.system == "in")
+    except NotADay as bad:
+        raise BadEdit("closed", str(bad), body.closed) from None
+    return Calendar(hours=hours, shut=shut)
+
+
+def _told(was: Calendar, now: Calendar) -> list[tuple[str, str, str]]:
+    return [
+        ("Open", hours_text(was.hours), hours_text(now.hours)),
+        ("Closed", shut_text(was.shut), shut_text(now.shut)),
+    ]
+
+
 @router.post("/about")
 @opens_to("practice")
 def set_about(store: StockDep, body: AboutTo) -> PracticeView:
-    """Name, currency, mark."""
+    """Name, currency, mark, hours and closed days."""
 
     def change(shop: Shop) -> tuple[Shop, str]:
         after = {"name": body.name.strip(), "currency": body.currency.strip(), "mark": body.mark}
@@ -131,6 +162,9 @@ def set_about(store: StockDep, body: AboutTo) -> PracticeView:
             raise BadEdit("name" if not after["name"] else "currency", "cannot be left empty", "")
         words = {"name": "Name", "currency": "Currency", "mark": "Mark"}
         said = [f"{words[k]}: {getattr(shop, k)} to {v}" for k, v in after.items() if getattr(shop, k) != v]
-        return Shop.model_validate(shop.model_dump() | after), ", ".join(said) or "nothing"
+        calendar = _calendar(shop, body)
+        said += [f"{word}: {now or 'none'}" for word, was, now in _told(shop.calendar, calendar) if was != now]
+        changed_shop = Shop.model_validate(shop.model_dump() | after | {"calendar": calendar})
+        return changed_shop, ", ".join(said) or "nothing"
 
     return _view(store.change(change, body.edit_id))
