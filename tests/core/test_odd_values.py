@@ -17,9 +17,10 @@ from shadbo.core.shop.shop import Practice, Shop
 from shadbo.core.stations import stations
 from shadbo.core.words.lengths import System
 from shadbo.demo.jobs import demo_jobs
+from tests.alike import builds, place
 from tests.flat import SHOP, job
 
-JOBS = {j.title: j for j in demo_jobs()}
+JOBS = builds(demo_jobs())
 ODD = ("0", "0.001", "0.4", "1", "19999")
 LONGEST_S = 2.0
 ODD_ANSWERS: list[object] = [
@@ -42,7 +43,9 @@ ODD_ANSWERS: list[object] = [
 
 def fields(the_job: Job) -> dict[str, str]:
     kinds = ("reading", "length", "pin", "weight", "number")
-    return {q.at: q.kind for s in stations(assess(the_job, SHOP)) for q in s.questions if q.kind in kinds}
+    asked = [q for s in stations(assess(the_job, SHOP)) for q in s.questions if q.kind in kinds]
+    once = {place(the_job, q.at): q for q in reversed(asked)}
+    return {q.at: q.kind for q in once.values()}
 
 
 def written(kind: str, typed: str) -> Any:

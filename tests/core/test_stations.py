@@ -8,6 +8,7 @@ from shadbo.core.job.edits import apply
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
+from tests.alike import builds, place
 from tests.making import canvas, job, length, pin, plan, reading, shop
 
 DEMO = {j.title: j for j in demo_jobs()}
@@ -43,7 +44,7 @@ def test_every_question_has_its_own_id_and_speaks_both_systems(name: str):
                 assert q.key in p.desk.sheet, q.key
 
 
-@pytest.mark.parametrize("name", JOBS)
+@pytest.mark.parametrize("name", [*builds(DEMO.values()), "unmeasured"])
 def test_what_is_asked_can_be_answered(name: str):
     """Each row's place takes an answer of its kind, and the plan can be made with it."""
     the_job = JOBS[name]
@@ -57,7 +58,8 @@ def test_what_is_asked_can_be_answered(name: str):
         "weight": "2.5",
         "number": "22",
     }
-    for _, q in rows(plan(the_job, demo_shop())):
+    asked = {place(the_job, q.id): q for _, q in reversed(rows(plan(the_job, demo_shop())))}
+    for q in asked.values():
         if q.kind in answers:
             answer = {"mm": 1450.0, "typed": "1450"} if q.at == "hanging/eye" else answers[q.kind]
             after, _ = apply(the_job, [Edit(at=q.at, to=answer)])

@@ -2,6 +2,8 @@
 
 import datetime as dt
 from collections import Counter
+from collections.abc import Sequence
+from functools import cache
 
 import pytest
 from hypothesis import given, settings
@@ -12,6 +14,7 @@ from shadbo.core.change import change
 from shadbo.core.cutting.cut_list import cut_list
 from shadbo.core.decisions.edit import BadEdit, Edit
 from shadbo.core.drawing.board import draw_for_bench, views_of
+from shadbo.core.job.edits import apply
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
 from shadbo.core.settings.examples import example
@@ -22,6 +25,7 @@ from shadbo.core.steps.progress import next_of, open_checks, planned_mm, standin
 from shadbo.core.steps.step import Made, Step, Thing
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
+from tests.alike import builds
 from tests.core.test_any_piece import jobs
 
 SHOP = demo_shop()
@@ -33,7 +37,12 @@ LONG = dt.timedelta(days=60)
 
 def taken(job: Job, *ids: str, at: dt.datetime = NOW) -> Job:
     """The job with these steps done at a time, all that they ask answered with yes, and taken by its owner."""
-    by_id = {s.id: s for s in steps(assess(job, SHOP))}
+    return change(job, done_edits(steps(assess(job, SHOP)), *ids, at=at), SHOP).job
+
+
+def done_edits(all_steps: Sequence[Step], *ids: str, at: dt.datetime) -> list[Edit]:
+    """Edits that say so."""
+    by_id = {s.id: s for s in all_steps}
     edits = []
     for i in ids:
         yes = {c.id: "yes" for c in by_id[i].checks if not c.signed and (c.key or c.wanted is None)}
@@ -44,7 +53,7 @@ def taken(job: Job, *ids: str, at: dt.datetime = NOW) -> Job:
         }
         to = {"ended": at.isoformat(), "who": "Jory", "answers": yes, "sizes": sizes}
         edits.append(Edit(at=f"work/{i}", to=to | ({"taken_by": "Maren Tolv"} if by_id[i].closes else {})))
-    return change(job, edits, SHOP).job
+    return edits
 
 
 def planned(job: Job) -> Plan:
@@ -103,10 +112,15 @@ def test_every_drawing_of_a_step_is_one_that_the_plan_has(any_plan: Plan):
         assert step.says[0].isupper()
 
 
+@cache
+def plan_of(name: str) -> Plan:
+    return planned(JOBS[NAMES.index(name)])
+
+
 @pytest.fixture(params=NAMES)
 def any_plan(request: pytest.FixtureRequest) -> Plan:
     """The plan of each demo job."""
-    return planned(JOBS[NAMES.index(request.param)])
+    return plan_of(request.param)
 
 
 @settings(max_examples=60, deadline=None)
@@ -190,14 +204,15 @@ def test_two_that_make_one_thing_and_a_need_that_none_makes_are_said():
         in_order([Step("c", "frame", "C", (), (Thing("looked"),))])
 
 
-@pytest.mark.parametrize("name", NAMES)
+@pytest.mark.parametrize("name", builds(JOBS))
 def test_a_job_is_led_from_the_first_step_to_the_last(name: str):
     """Each step that is next is done; what waits is waited for; at the end nothing is left."""
     job, now, seen = JOBS[NAMES.index(name)], NOW, []
     job = job.model_copy(update={"handed_over": None})
     for _ in range(80):
         plan = planned(job)
-        found = standings(plan, steps(plan), now)
+        all_steps = steps(plan)
+        found = standings(plan, all_steps, now)
         first = next_of(found)
         if first is None:
             break
@@ -212,7 +227,7 @@ def test_a_job_is_led_from_the_first_step_to_the_last(name: str):
             return  # a stop is to be settled first: nothing goes on without it
         seen.append(first.step.id)
         now += dt.timedelta(minutes=first.step.minutes)
-        job = taken(job, first.step.id, at=now)
+        job, _ = apply(job, done_edits(all_steps, first.step.id, at=now))
     plan = planned(job)
     assert [s.id for s in steps(plan)] == [s.id for s in steps(planned(job))]
     assert set(seen) == {s.id for s in steps(plan)}

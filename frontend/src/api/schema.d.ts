@@ -10114,7 +10114,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet": string;
+                "application/octet-stream": string;
             };
         };
         responses: {

@@ -35,7 +35,7 @@ function isSpreadsheet(bytes: ArrayBuffer): boolean {
 
 /** The first sheet of a spreadsheet as text; the server reads it. */
 async function ofSpreadsheet(raw: ArrayBuffer): Promise<string> {
-  const headers = { "Content-Type": XLSX };
+  const headers = { "Content-Type": "application/octet-stream" };
   const request = api.POST("/api/stock/text", { body: raw as never, bodySerializer: (b) => b, headers });
   return (await got(request)).text;
 }

@@ -6,17 +6,19 @@ from shadbo.core.words.lengths import MM_PER_INCH, Both
 
 FIRST_IN, STEP_IN = 0.060, 0.013
 """Shank of gauge 0 and what each number adds, in inches (ASME B18.6.1, from memory)."""
+SOLD = (0, 2, 4, 6, 8, 10, 12, 14, 16, 18)
+"""Numbers that screws are sold in."""
 INCH_LENGTHS_MM = tuple(n * MM_PER_INCH for n in (0.5, 0.625, 0.75, 1.0, 1.25, 1.5, 1.75, 2.0, 2.5))
 """Lengths that wood screws are sold in by the inch."""
 
 
 def gauge(diameter_mm: float) -> int:
-    """The nearest gauge number of a shank.
+    """The nearest gauge number that is sold, by its shank.
 
-    >>> gauge(4.0), gauge(3.0), gauge(5.0)
-    (8, 4, 10)
+    >>> gauge(3.0), gauge(3.5), gauge(4.0), gauge(5.0)
+    (4, 6, 8, 10)
     """
-    return max(round((diameter_mm / MM_PER_INCH - FIRST_IN) / STEP_IN), 0)
+    return min(SOLD, key=lambda number: abs(shank_mm(number) - diameter_mm))
 
 
 def shank_mm(number: int) -> float:

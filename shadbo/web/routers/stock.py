@@ -31,7 +31,12 @@ from shadbo.web.problems import RESPONSES
 router = APIRouter(prefix="/api/stock", tags=["stock"], responses=RESPONSES)
 
 
-_BODY = {"requestBody": {"required": True, "content": {XLSX: {"schema": {"type": "string", "format": "binary"}}}}}
+_BODY = {
+    "requestBody": {
+        "required": True,
+        "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}},
+    }
+}
 
 
 @dataclass(frozen=True, slots=True)
