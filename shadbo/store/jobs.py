@@ -142,6 +142,15 @@ class Jobs:
         edits = [Edit(at=n, to=target.get(n)) for n in names]
         return self._advance(row, "back", to_version, edits, edit_id)
 
+    def as_of(self, job_id: int, version: int) -> Job:
+        """The job as it was at a version."""
+        self._row(job_id)
+        within_range(version)
+        then = self._session.get(RevisionRow, (self._workshop_id, job_id, version))
+        if then is None:
+            raise NoSuchJob(f"job {job_id} has no version {version}")
+        return _job(then.document)
+
     def revisions(self, job_id: int) -> list[Revision]:
         """Every revision, the newest first."""
         self._row(job_id)

@@ -84,11 +84,13 @@ class Ask(Body):
 class AskBench(Body):
     """The bench of a job with edits that are not saved yet, and the drawing of one step: the next, if none is named.
 
-    ``seen`` is the mark of the drawing that is shown already: it is not sent again.
+    ``seen`` is the mark of the drawing that is shown already: it is not sent again. ``since`` is the version at which
+    the step came up: what has changed further on since then is told.
     """
 
     edits: Edits = []
     system: System = "mm"
+    since: Annotated[int, Field(ge=1, le=2**31 - 1)] | None = None
     step: Annotated[str, Field(max_length=121)] = ""
     seen: Annotated[str, Field(max_length=40)] = ""
 

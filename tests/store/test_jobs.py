@@ -202,6 +202,7 @@ def test_no_method_reaches_into_another_workshop(session: Session):
         "redo": lambda: here.redo(101, "redo-here"),
         "go_back": lambda: here.go_back(101, 1, "back-here"),
         "revisions": lambda: here.revisions(101),
+        "as_of": lambda: here.as_of(101, 1),
         "copy": lambda: here.copy(101, "copy-here"),
         "shelve": lambda: here.shelve(101, "bin"),
     }

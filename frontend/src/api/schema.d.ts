@@ -1413,7 +1413,8 @@ export interface components {
          * AskBench
          * @description The bench of a job with edits that are not saved yet, and the drawing of one step: the next, if none is named.
          *
-         *     ``seen`` is the mark of the drawing that is shown already: it is not sent again.
+         *     ``seen`` is the mark of the drawing that is shown already: it is not sent again. ``since`` is the version at which
+         *     the step came up: what has changed further on since then is told.
          */
         AskBench: {
             /**
@@ -1427,6 +1428,8 @@ export interface components {
              * @enum {string}
              */
             system: "mm" | "in";
+            /** Since */
+            since?: number | null;
             /**
              * Step
              * @default

@@ -18,6 +18,8 @@ export interface BenchState {
   ahead: number;
   /** The step that is shown; empty: whatever comes next. */
   at: string;
+  /** The step that came up last, and the version of the job at which it did. */
+  up: { step: string; version: number };
   link: "ok" | "lost";
   trouble: string;
 }
@@ -28,6 +30,7 @@ export class BenchSession extends OpenJob {
     view: null,
     ahead: 0,
     at: "",
+    up: { step: "", version: 0 },
     link: "ok",
     trouble: "",
   }));
@@ -72,12 +75,14 @@ export class BenchSession extends OpenJob {
       try {
         const params = { path: { job_id: this.id } };
         const seen = before.view?.mark ?? "";
-        const body = { edits, system: this.system, step: before.at, seen };
+        const since = before.up.version || null;
+        const body = { edits, system: this.system, step: before.at, seen, since };
         const sent = Date.now();
         const next = await got(api.POST("/api/jobs/{job_id}/bench", { params, body }));
         const view = { ...next, drawing: next.drawing ?? before.view?.drawing ?? "" };
         const ahead = Date.parse(next.now) - (sent + Date.now()) / 2;
-        this.store.setState({ view, ahead, link: "ok", trouble: "" });
+        const up = before.up.step === next.drawn ? before.up : { step: next.drawn, version: next.version };
+        this.store.setState({ view, ahead, up, link: "ok", trouble: "" });
         this.outbox.planned(known);
       } catch (e) {
         if (e instanceof Refused && !passes(e.problem.status)) await this.refused(e, edits);

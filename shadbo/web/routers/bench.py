@@ -9,9 +9,11 @@ from pydantic import TypeAdapter
 from shadbo.core.assess import assess
 from shadbo.core.drawing.board import draw_for_bench
 from shadbo.core.job.edits import as_typed
+from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
 from shadbo.core.steps.bench import Bench, bench
 from shadbo.core.words.lengths import System
+from shadbo.store.jobs import Jobs
 from shadbo.web.album import addresses
 from shadbo.web.bodies import AskBench
 from shadbo.web.deps import JobsDep
@@ -44,17 +46,25 @@ _VIEW = TypeAdapter(BenchView)
 @opens_to("look")
 def at_the_bench(jobs: JobsDep, job_id: int, body: AskBench) -> Response:
     """Every step of a job with edits that are not saved yet, and the drawing of one."""
-    _, saved, _ = jobs.laid_out(job_id)
     version, job, shop = jobs.laid_out(job_id, as_typed(body.edits, body.system, dt.date.today()))
+    before = _before(jobs, job_id, version, body)
     jobs.let_go()
     plan, now = assess(job, shop), dt.datetime.now(dt.UTC)
-    found = bench(plan, now, assess(saved, shop) if body.edits else None)
+    found = bench(plan, now, assess(before, shop) if before is not None else None)
     step, svg = _drawn(plan, found, body.step, body.system, job_id)
     mark = drawing_mark(svg)
     view = BenchView(
         version, job.title, job.owner.name, job.due, now, found, step, None if mark == body.seen else svg, mark
     )
     return Response(_VIEW.dump_json(view), media_type="application/json")
+
+
+def _before(jobs: Jobs, job_id: int, version: int, body: AskBench) -> Job | None:
+    """The job as it was when the step came up; None where nothing has changed since."""
+    since = body.since if body.since is not None and body.since <= version else version
+    if since == version and not body.edits:
+        return None
+    return jobs.as_of(job_id, since)
 
 
 def _drawn(plan: Plan, found: Bench, wanted: str, system: System, job_id: int) -> tuple[str, str]:
