@@ -10,15 +10,15 @@ from sqlalchemy.orm import Session
 from shadbo.core.change import change, planned, with_materials
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.job.afresh import afresh
-from shadbo.core.job.edits import apply, apply_to, clashes, read_job
+from shadbo.core.job.edits import apply, apply_to, clashes
 from shadbo.core.job.job import Job
 from shadbo.core.job_versions import upgrade
 from shadbo.core.plan import Plan
 from shadbo.core.shop.shop import Shop
-from shadbo.core.shop.values import STORED
 from shadbo.store.finding import Finder, Found, Shelf, Wanted
 from shadbo.store.history import Kind, Past, undoable
 from shadbo.store.models import JobRow, RevisionRow, WorkshopRow
+from shadbo.store.past import job_of, revision_at
 from shadbo.store.rack import TOLD_AT_ONCE, left_behind, tell
 from shadbo.store.records import Kept, Listed, NoSuchJob, NothingToUndo, Revision, Stale, as_kept, within_range
 from shadbo.store.shops import row_mark, shop_as_of
@@ -132,11 +132,7 @@ class Jobs:
         row = self._row(job_id, lock=True)
         if self._known(job_id, edit_id):
             return self._kept(row)
-        within_range(to_version)
-        then = self._session.get(RevisionRow, (self._workshop_id, job_id, to_version))
-        if then is None:
-            raise NoSuchJob(f"job {job_id} has no version {to_version}")
-        before, target = row.document, then.document
+        before, target = row.document, revision_at(self._session, self._workshop_id, job_id, to_version).document
         marks = ("format", "version")
         names = [n for n in {**before, **target} if n not in marks and before.get(n) != target.get(n)]
         edits = [Edit(at=n, to=target.get(n)) for n in names]
@@ -145,11 +141,7 @@ class Jobs:
     def as_of(self, job_id: int, version: int) -> Job:
         """The job as it was at a version."""
         self._row(job_id)
-        within_range(version)
-        then = self._session.get(RevisionRow, (self._workshop_id, job_id, version))
-        if then is None:
-            raise NoSuchJob(f"job {job_id} has no version {version}")
-        return _job(then.document)
+        return job_of(revision_at(self._session, self._workshop_id, job_id, version).document)
 
     def revisions(self, job_id: int) -> list[Revision]:
         """Every revision, the newest first."""
@@ -204,7 +196,7 @@ class Jobs:
         return self._advance(row, kind, target, edits, edit_id)
 
     def _advance(self, row: JobRow, kind: Kind, of_version: int | None, edits: list[Edit], edit_id: str) -> Kept:
-        before, shop = _job(row.document), self.shop()
+        before, shop = job_of(row.document), self.shop()
         if kind == "edit":
             done = change(before, edits, shop)
             after, inverse, plan = done.job, list(done.inverse), done.plan
@@ -229,7 +221,7 @@ class Jobs:
         shop = self.shop()
         stale = self._mine().where(*left_behind(shop)).order_by(JobRow.due.asc().nulls_last(), JobRow.id)
         for row in self._session.scalars(stale.limit(TOLD_AT_ONCE).with_for_update(skip_locked=True)):
-            job = _job(row.document)
+            job = job_of(row.document)
             tell(row, job, planned(job, shop), shop)
         self._session.flush()
 
@@ -261,9 +253,5 @@ class Jobs:
     def _kept(self, row: JobRow) -> Kept:
         undo, redo = self._history(row.id)
         return Kept(
-            row.id, row.version, _job(row.document), row.changed_at, undo is not None, redo is not None, row.shelf
+            row.id, row.version, job_of(row.document), row.changed_at, undo is not None, redo is not None, row.shelf
         )
-
-
-def _job(document: dict[str, Any]) -> Job:
-    return read_job(upgrade(document), STORED)

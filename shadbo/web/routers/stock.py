@@ -29,14 +29,8 @@ from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 
 router = APIRouter(prefix="/api/stock", tags=["stock"], responses=RESPONSES)
-
-
-_BODY = {
-    "requestBody": {
-        "required": True,
-        "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}},
-    }
-}
+_SHEET = {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}
+_BODY = {"requestBody": {"required": True, "content": _SHEET}}
 
 
 @dataclass(frozen=True, slots=True)
