@@ -16,6 +16,7 @@ from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
 from shadbo.core.shop.shop import Shop
 from shadbo.core.steps import steps
+from shadbo.core.steps.leaving import REASON_AT
 from shadbo.core.steps.progress import used_by
 
 
@@ -34,7 +35,7 @@ def change(job: Job, edits: Sequence[Edit], shop: Shop) -> Changed:
 
     A material that is kept is let go where an edit asks the plan to choose it anew.
     """
-    _refuse_closed(job, edits)
+    refuse_closed(job, edits)
     after, inverse = apply(job, edits)
     done, undone = list(edits), list(inverse)
     plan = planned(after, shop)
@@ -86,16 +87,18 @@ def keeping(job: Job, shop: Shop, plan: Plan | None) -> list[Edit]:
     return edits
 
 
-def _refuse_closed(job: Job, edits: Sequence[Edit]) -> None:
-    """BadEdit for a job that was handed over, unless it is reopened by the same edits."""
-    if job.closed and not any(e.at == "handed_over" for e in edits):
-        raise BadEdit(edits[0].at if edits else "job", "it has been handed over: reopen it first, and say why")
+def refuse_closed(job: Job, edits: Sequence[Edit]) -> None:
+    """BadEdit for a job that was handed over, unless the same edits reopen it and say why."""
+    reopens = any(e.at == "handed_over" for e in edits)
+    says_why = any(e.at == REASON_AT and isinstance(e.to, str) and e.to.strip() for e in edits)
+    if job.closed and not (reopens and says_why):
+        raise BadEdit(edits[0].at if edits else "job", "it has been handed over: reopen it at the bench, and say why")
 
 
 def _used(before: Job, after: Job, plan: Plan | None) -> list[Edit]:
     """The sizes that steps were done by, for those that are done by this change."""
-    ended = [id_ for id_, done in after.work.items() if done.ended is not None and not done.used]
-    new = [id_ for id_ in ended if id_ not in before.work or before.work[id_].ended is None]
+    ended = {id_: done.ended for id_, done in after.work.items() if done.ended is not None and not done.used}
+    new = [id_ for id_, at in ended.items() if id_ not in before.work or before.work[id_].ended != at]
     if not new or plan is None:
         return []
     by_id = {step.id: step for step in steps(plan)}

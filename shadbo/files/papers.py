@@ -9,6 +9,7 @@ from shadbo.core.drawing.templates import templates_of
 from shadbo.core.drawing.tiles import Page
 from shadbo.core.plan import Plan
 from shadbo.core.steps.orders import orders, released
+from shadbo.core.steps.step import PAPER_TITLES, PaperName
 from shadbo.core.words.lengths import System
 
 XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
@@ -29,40 +30,22 @@ class Paper:
 
 def papers_of(plan: Plan, system: System) -> list[Paper]:
     """The files that this plan has use for; the work sheet always, even while readings are missing."""
-    out = [Paper("work-sheet.pdf", "Work sheet", "sizes, depth, mounts, parts, drawings, cautions", PDF, True, _work)]
-    out.append(
-        Paper(
-            "ticket.pdf",
-            "Job ticket",
-            "goes with the piece: whose, what, its state, what was agreed",
-            PDF,
-            True,
-            _ticket,
-        )
-    )
+    out = [_paged("work-sheet.pdf", "sizes, depth, mounts, parts, drawings, cautions", _work)]
+    out.append(_paged("ticket.pdf", "goes with the piece: whose, what, its state, what was agreed", _ticket))
     if plan.assembly is None:
         return out
-    out.append(
-        Paper(
-            "label.pdf",
-            "Label for the back",
-            "title, maker, materials, care; one more for the owner",
-            PDF,
-            True,
-            _label,
-        )
-    )
+    out.append(_paged("label.pdf", "title, maker, materials, care; one more for the owner", _label))
     templates = templates_of(plan, system)
     mats = mats_of(plan)
     if templates:
         said = ", ".join(t.name.split(",")[0] for t in templates)
-        out.append(Paper("templates.pdf", "Templates, full size", f"tiled over pages: {said}", PDF, True, _templates))
+        out.append(_paged("templates.pdf", f"tiled over pages: {said}", _templates))
     if any(m.id.startswith("mat") for m in mats):
         said = "from the back, every line from two edges, start and stop"
-        out.append(Paper("mats.pdf", "Mat cutting sheet", said, PDF, True, _mats))
+        out.append(_paged("mats.pdf", said, _mats))
     if orders(plan) and released(plan):
         said = "sheets that are cut elsewhere, from the measured frame"
-        out.append(Paper("order.pdf", "Order, cut to size", said, PDF, True, _order))
+        out.append(_paged("order.pdf", said, _order))
         out.append(Paper("order.csv", "Order, CSV", "the same as CSV", "text/csv", False, _order_csv))
     out.append(Paper("cut-list.csv", "Cut list, CSV", "parts, fixings, hardware in mm", "text/csv", False, _csv))
     out.append(Paper("cut-list.xlsx", "Cut list, spreadsheet", "the same as XLSX", XLSX, False, _xlsx))
@@ -86,6 +69,10 @@ def papers_of(plan: Plan, system: System) -> list[Paper]:
             )
         )
     return out
+
+
+def _paged(name: PaperName, says: str, make: Callable[[Plan, Page, System, int], bytes]) -> Paper:
+    return Paper(name, PAPER_TITLES[name], says, PDF, True, make)
 
 
 def _work(plan: Plan, page: Page, system: System, number: int) -> bytes:

@@ -7,7 +7,7 @@ from typing import Any, cast
 from sqlalchemy import Select, select
 from sqlalchemy.orm import Session
 
-from shadbo.core.change import change, planned, with_materials
+from shadbo.core.change import change, planned, refuse_closed, with_materials
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.job.afresh import afresh
 from shadbo.core.job.edits import apply, apply_to, clashes
@@ -202,6 +202,7 @@ class Jobs:
             after, inverse, plan = done.job, list(done.inverse), done.plan
             edits = list(done.edits)
         else:
+            refuse_closed(before, [])
             after, inverse = apply(before, edits)
             plan = planned(after, shop)
         row.version += 1

@@ -146,7 +146,7 @@ def test_a_floater_goes_over_the_bench_to_the_signed_list_with_two_deviations(
     refused = page.get_by_role("button", name=re.compile("Gap, each side: not accepted"))
     expect(refused).to_be_visible()
     refused.click()
-    expect(page.get_by_text(re.compile("reopen it first")).first).to_be_visible()
+    expect(page.get_by_text(re.compile("reopen it at the bench")).first).to_be_visible()
     assert pins(engine, 102)["frame.inside_width.middle"] == wide
     open_bench(page, 102)
     page.get_by_role("button", name="reopen").click()

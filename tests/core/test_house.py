@@ -25,7 +25,7 @@ MAY_KNOW = {
 ROOMS = (
     "sheet", "words", "shop", "shapes", "solids", "pieces", "layout", "decisions", "findings", "options", "job",
     "desk", "sums", "asking", "season", "build", "hang", "checks", "displays", "plan", "effects", "assess",
-    "roles", "next_step", "stations", "steps", "history", "cutting", "label", "change", "advise", "drawing",
+    "roles", "next_step", "stations", "cutting", "steps", "history", "label", "change", "advise", "drawing",
     "compare", "arranging", "settings",
 )  # fmt: skip
 """Rooms of the core: each may know those before it. ``options`` are those of the displays, wherever they lie."""

@@ -20,6 +20,7 @@ from shadbo.core.plan import Plan
 from shadbo.core.settings.examples import example
 from shadbo.core.steps import steps
 from shadbo.core.steps.bench import bench
+from shadbo.core.steps.leaving import REASON_AT, REOPENING
 from shadbo.core.steps.order import NoOrder, in_order, makers
 from shadbo.core.steps.progress import next_of, open_checks, planned_mm, standings, used_by
 from shadbo.core.steps.step import Made, Step, Thing
@@ -265,6 +266,59 @@ def test_what_was_done_keeps_its_sizes_and_says_when_the_plan_asks_for_others():
     assert "cut it down" in found.changed[0].says.mm
 
 
+def test_what_still_serves_is_said_once_and_done_by_the_new_size():
+    job = taken(JOBS[1], "receive", "plan", "ready.piece", "cut.rails")
+    job = change(job, [Edit(at="options/floater/gap", to={"mm": 9, "typed": "9"})], SHOP).job
+    plan = planned(job)
+    found = standings(plan, steps(plan), NOW)
+    first = next_of(found)
+    assert first is not None
+    assert first.step.id == "cut.rails", "what no longer serves comes before what is made of it"
+    again = [
+        Edit(at="work/cut.rails/ended", to=(NOW + dt.timedelta(hours=1)).isoformat()),
+        Edit(at="work/cut.rails/used"),
+    ]
+    plan = planned(change(job, again, SHOP).job)
+    found = standings(plan, steps(plan), NOW)
+    assert next(s for s in found if s.step.id == "cut.rails").state == "done"
+
+
+def test_what_is_made_of_a_part_that_is_made_anew_is_done_again():
+    job = taken(JOBS[1], "receive", "plan", "ready.piece", "cut.rails", "join")
+    rails = next(s for s in bench(planned(job), NOW).steps if s.id == "cut.rails")
+    job = change(job, rails.remake, SHOP).job
+    plan = planned(job)
+    found = {s.step.id: s for s in standings(plan, steps(plan), NOW)}
+    assert found["cut.rails"].state == "ready"
+    assert found["join"].state == "changed"
+    assert "not done now: Cut the rails" in found["join"].changed[0].says.mm
+    first = next_of(tuple(found.values()))
+    assert first is not None
+    assert first.step.id == "cut.rails"
+    later = (NOW + dt.timedelta(hours=2)).isoformat()
+    job = change(job, [Edit(at="work/cut.rails/ended", to=later)], SHOP).job
+    plan = planned(job)
+    join = next(s for s in standings(plan, steps(plan), NOW) if s.step.id == "join")
+    assert "made anew since" in join.changed[0].says.mm
+    job = taken(job, "join", at=NOW + dt.timedelta(hours=3))
+    plan = planned(job)
+    assert next(s for s in standings(plan, steps(plan), NOW) if s.step.id == "join").state == "done"
+
+
+def test_what_holds_a_piece_by_its_frame_is_done_in_the_frame(any_plan: Plan):
+    a = any_plan.assembly
+    assert a is not None
+    found = {s.id: s for s in steps(any_plan)}
+    for mount in a.mounts:
+        own = f"mount.{mount.of or 'piece'}" in found
+        framed = a.back_rail is not None
+        assert own != (framed and mount.taken.mount.in_frame) or "pegs.on" in found, mount.taken.mount.id
+    assert ("lay.in" in found) == (a.back_rail is not None and "pegs.on" not in found)
+    if a.by_role("glazing"):
+        assert "clean" in found
+        assert "inner-faces" in {c.id for c in found["look"].checks}
+
+
 def test_a_reading_out_of_its_tolerance_says_by_how_much_and_what_follows():
     job = taken(JOBS[1], "receive", "plan", "ready.piece", "cut.rails", "join", "unclamp", "finish")
     before = planned(job)
@@ -311,8 +365,12 @@ def test_what_was_handed_over_at_the_bench_can_only_be_read_until_it_is_reopened
     closed = change(job, [Edit(at="handed_over", to="2026-11-26")], SHOP).job
     with pytest.raises(BadEdit, match="reopen"):
         change(closed, [Edit(at="title", to="another")], SHOP)
-    opened = change(closed, [Edit(at="handed_over"), Edit(at="note", to="its glass broke")], SHOP).job
+    for silent in ([Edit(at="handed_over")], [Edit(at="handed_over"), Edit(at=REASON_AT, to="  ")]):
+        with pytest.raises(BadEdit, match="say why"):
+            change(closed, silent, SHOP)
+    opened = change(closed, [*REOPENING, Edit(at=REASON_AT, to="its glass broke")], SHOP).job
     assert not opened.closed
+    assert opened.work["hand.over"].note == "its glass broke"
 
 
 def test_a_step_that_ends_before_it_began_is_refused():

@@ -111,6 +111,16 @@ def test_going_back_is_a_new_change(jobs: Jobs):
         jobs.go_back(101, 99, "back-2")
 
 
+def test_what_was_handed_over_is_neither_undone_nor_taken_back_without_a_reason(jobs: Jobs):
+    jobs.make(job(), "make-1")
+    gone = [Edit(at="work/hand.over/ended", to="2026-11-26T12:00:00Z"), Edit(at="handed_over", to="2026-11-26")]
+    version = jobs.save(101, jobs.laid_out(101)[0], gone, "hand-over").version
+    for call in (lambda: jobs.undo(101, "undo-it"), lambda: jobs.go_back(101, 1, "back-to-it")):
+        with pytest.raises(BadEdit, match="say why"):
+            call()
+    assert jobs.get(101).version == version
+
+
 def test_a_bad_edit_leaves_nothing_behind(jobs: Jobs):
     jobs.make(job(), "make-1")
     with pytest.raises(BadEdit):

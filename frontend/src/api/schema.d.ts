@@ -1444,6 +1444,8 @@ export interface components {
         /**
          * Bench
          * @description All steps in their order, which comes next, what else can be done meanwhile, and what a reading changes.
+         *
+         *     ``reopen`` are the edits that open it again once it is closed, ``reason_at`` the place of their reason.
          */
         Bench: {
             /** Steps */
@@ -1458,6 +1460,10 @@ export interface components {
             closed: boolean;
             /** Changes */
             changes: components["schemas"]["Consequence"][];
+            /** Reopen */
+            reopen: components["schemas"]["Edit"][];
+            /** Reason At */
+            reason_at: string;
         };
         /**
          * BenchView
@@ -1570,8 +1576,11 @@ export interface components {
             id: string;
             /** Words */
             words: string;
-            /** Sort */
-            sort: string;
+            /**
+             * Sort
+             * @enum {string}
+             */
+            sort: "size" | "answer" | "name";
             /** At */
             at: string;
             wanted?: components["schemas"]["Both"] | null;
@@ -2289,6 +2298,16 @@ export interface components {
             code: string;
         };
         /**
+         * PaperOf
+         * @description A paper of a step: its file's name, and what it is called.
+         */
+        PaperOf: {
+            /** Name */
+            name: string;
+            /** Title */
+            title: string;
+        };
+        /**
          * PaperView
          * @description A file that can be had: its name in the address, what it is, whether it comes on A4 or Letter.
          */
@@ -2825,7 +2844,7 @@ export interface components {
         };
         /**
          * StepView
-         * @description One step as it is shown.
+         * @description One step as it is shown. ``ends_with`` are edits that go with its end, ``remake`` those that begin it anew.
          */
         StepView: {
             /** Id */
@@ -2863,7 +2882,7 @@ export interface components {
             /** Cautions */
             cautions: string[];
             /** Papers */
-            papers: string[];
+            papers: components["schemas"]["PaperOf"][];
             /** Checks */
             checks: components["schemas"]["CheckView"][];
             /**
@@ -2891,12 +2910,14 @@ export interface components {
             early: string;
             /** Wait Min */
             wait_min: number;
-            /** Wait */
-            wait: string;
             /** Changed */
             changed: components["schemas"]["Both"][];
             /** To Remake */
             to_remake: boolean;
+            /** Ends With */
+            ends_with: components["schemas"]["Edit"][];
+            /** Remake */
+            remake: components["schemas"]["Edit"][];
         };
         /**
          * StockLine

@@ -64,17 +64,17 @@ function Page() {
   const [why, setWhy] = useState("");
   const { may } = useDoors();
   useAwake();
+  const steps = view?.bench.steps ?? [];
   const step = view ? shownStep(view, at, waiting.echoes) : undefined;
   const shown = useRef<{ id: string; at: Date }>({ id: "", at: session.now() });
   if (step && shown.current.id !== step.id) shown.current = { id: step.id, at: session.now() };
-  const steps = view?.bench.steps ?? [];
   const { over, hush } = useRing(steps);
   const closed = (view?.bench.closed ?? false) || !may("work");
-  const move = step ? forward(step, waiting, closed) : undefined;
-  const current = move && (move.kind === "read" || move.kind === "yes") ? move.check : undefined;
+  const move = step ? forward(step, waiting, closed, steps) : undefined;
+  const current = move && "check" in move ? move.check : undefined;
 
   const opened = useRef({ at: "", when: 0 });
-  const place = move?.kind === "read" && move.check.sort === "size" ? move.check.at : "";
+  const place = move?.kind === "read" ? move.check.at : "";
   if (opened.current.at !== place) opened.current = { at: place, when: Date.now() };
   const write = (heard: Heard) => {
     if (!step || !place || panel) return false;
@@ -104,14 +104,13 @@ function Page() {
   const finish = (more: Edit[] = []) => {
     if (!step) return;
     hush();
-    const gone: Edit[] = step.id === "hand.over" ? [{ at: "handed_over", to: "today" }] : [];
     if (step.ended && step.state === "done") pick(after(steps, step));
-    else session.finish(step, who, shown.current.at, [...more, ...gone]);
+    else session.finish(step, who, shown.current.at, [...more, ...step.ends_with]);
   };
   const onForward = () => {
     if (!step || !move) return;
     if (move.kind === "yes") answer(move.check, "yes");
-    else if (move.kind === "read") {
+    else if (move.kind === "read" || move.kind === "sign") {
       if (waiting.drafts[move.check.at]?.typed.trim()) read(move.check);
       else document.querySelector<HTMLElement>(`[data-reads="${move.check.at}"]`)?.focus();
     } else if (move.kind === "done") finish();
@@ -236,12 +235,7 @@ function Page() {
             onLeave={() => setPanel("")}
             onReopen={(reason) => {
               setPanel("");
-              session.edit([
-                { at: "handed_over", to: null },
-                { at: "work/hand.over/ended", to: null },
-                { at: "work/hand.over/taken_by", to: null },
-                { at: "work/hand.over/note", to: reason },
-              ]);
+              session.edit([...view.bench.reopen, { at: view.bench.reason_at, to: reason }]);
             }}
           />
         ) : panel === "deviation" ? (
@@ -325,7 +319,8 @@ function Page() {
 }
 
 const WORDS: Record<ReturnType<typeof forward>["kind"], (step: StepView) => string> = {
-  read: (s) => (s.id === "hand.over" ? "write the name ›" : "next reading ›"),
+  read: () => "next reading ›",
+  sign: () => "write the name ›",
   yes: () => "yes ›",
   done: (s) => (s.ended && s.state === "done" ? "next ›" : s.state === "changed" ? "still good ›" : "done ›"),
   wait: (s) => (s.until ? `waits until ${moment(s.until, new Date())}` : "waits"),
@@ -350,7 +345,7 @@ interface SheetProps {
 function StepSheet({ step, current, closed, onAnswer, onRead, onEarly, onPick }: SheetProps) {
   const { say } = useMeasures();
   const view = useBenchState((s) => s.view);
-  const settling = useWaiting(onItsWay);
+  const settling = useWaiting(({ echoes }) => onItsWay(echoes, view?.bench.steps ?? []));
   const meanwhile = view?.bench.steps.filter((s) => view.bench.meanwhile.includes(s.id)) ?? [];
   const changes = view?.bench.changes ?? [];
   const long = step.says.length > 46;
@@ -430,29 +425,20 @@ function StepSheet({ step, current, closed, onAnswer, onRead, onEarly, onPick }:
   );
 }
 
-const PAPER_WORDS: Record<string, string> = {
-  "work-sheet.pdf": "work sheet",
-  "ticket.pdf": "job ticket",
-  "label.pdf": "label for the back",
-  "templates.pdf": "templates, full size",
-  "mats.pdf": "mat cutting sheet",
-  "order.pdf": "order",
-};
-
 /** What the step works by on paper, or hands on. */
-function Papers({ papers }: { papers: string[] }) {
+function Papers({ papers }: { papers: StepView["papers"] }) {
   const session = useBench();
   const { system } = useMeasures();
   return (
     <p className="bench-tools flex flex-wrap gap-x-5">
       on paper:
-      {papers.map((name) => (
+      {papers.map(({ name, title }) => (
         <Saves
           key={name}
           className="link grid min-h-11 content-center"
           href={`/api/jobs/${session.id}/papers/${name}?page=a4&system=${system}`}
         >
-          {PAPER_WORDS[name] ?? name}
+          {title}
         </Saves>
       ))}
     </p>

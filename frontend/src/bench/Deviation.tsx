@@ -30,19 +30,7 @@ export function Deviation({ step, why, onDone, onLeave }: Props) {
   };
   const remake = () => {
     if (!named()) return;
-    const pins = step.checks.filter((c) => c.key).map((c) => ({ at: c.at, to: null }));
-    onDone(
-      [
-        ...told,
-        ...pins,
-        ...["ended", "began", "answers", "sizes", "used", "early"].map((field) => ({
-          at: `work/${step.id}/${field}`,
-          to: null,
-        })),
-        { at: `work/${step.id}/remade`, to: (step.remade ?? 0) + 1 },
-      ],
-      false,
-    );
+    onDone([...told, ...step.remake], false);
   };
   const makes = step.fetched.length > 0;
   return (

@@ -41,7 +41,7 @@ function Segment({ step, here, onPick }: { step: StepView; here: boolean; onPick
           title={step.says}
           onClick={() => onPick(step.id)}
         >
-          {here ? <span className="truncate">{shortly(step.says)}</span> : null}
+          {here ? <span className="truncate">{step.says}</span> : null}
         </button>
       </li>
       {waits && (
@@ -52,5 +52,3 @@ function Segment({ step, here, onPick }: { step: StepView; here: boolean; onPick
     </>
   );
 }
-
-const shortly = (says: string) => says.split(/[:,]/)[0] ?? says;

@@ -5,29 +5,29 @@ import { answered, forward, shownStep, span } from "./course";
 const check = (id: string, more: Partial<CheckView> = {}): CheckView =>
   ({ id, at: `work/s/answers/${id}`, sort: "answer", words: id, ...more }) as CheckView;
 const step = (id: string, more: Partial<StepView> = {}): StepView =>
-  ({ id, state: "ready", checks: [], ended: null, ...more }) as StepView;
+  ({ id, state: "ready", checks: [], ended: null, wait_min: 0, ...more }) as StepView;
 const echo = (at: string, to: unknown) => ({ [at]: { typed: "", edit: { at, to }, n: 1 } });
 const none = { echoes: {}, drafts: {} };
 
 describe("the forward key", () => {
   it("reads, answers, then finishes, in the order of the checks", () => {
     const s = step("s", { checks: [check("a", { sort: "size", at: "pins/x" }), check("b")] });
-    expect(forward(s, none, false)).toMatchObject({ kind: "read", check: { id: "a" } });
+    expect(forward(s, none, false, [])).toMatchObject({ kind: "read", check: { id: "a" } });
     const read = { echoes: echo("pins/x", { typed: "5" }), drafts: {} };
-    expect(forward(s, read, false)).toMatchObject({ kind: "yes", check: { id: "b" } });
+    expect(forward(s, read, false, [])).toMatchObject({ kind: "yes", check: { id: "b" } });
     const both = { echoes: { ...read.echoes, ...echo("work/s/answers/b", "yes") }, drafts: {} };
-    expect(forward(s, both, false).kind).toBe("done");
+    expect(forward(s, both, false, []).kind).toBe("done");
   });
   it("stays with what is being typed", () => {
     const s = step("s", {
       checks: [check("a", { sort: "size", at: "pins/x", value: { mm: "4", inch: "" } })],
     });
     const typing = { echoes: {}, drafts: { "pins/x": { typed: "4", edit: { at: "pins/x", to: null } } } };
-    expect(forward(s, typing, false).kind).toBe("read");
+    expect(forward(s, typing, false, []).kind).toBe("read");
   });
   it("does not take no for done", () => {
     const s = step("s", { checks: [check("b", { answer: "no" })] });
-    expect(forward(s, none, false).kind).toBe("yes");
+    expect(forward(s, none, false, []).kind).toBe("yes");
     expect(answered(check("b", { answer: "yes" }), none)).toBe(true);
     expect(answered(check("b", { answer: "later" }), none)).toBe(true); // it is asked again before the hand-over
     const no = { echoes: echo("work/s/answers/b", "no"), drafts: {} };
@@ -37,11 +37,13 @@ describe("the forward key", () => {
     ).toBe(false);
   });
   it("waits, stands still where it is blocked, and reads only what is closed", () => {
-    expect(forward(step("s", { state: "waiting" }), none, false).kind).toBe("wait");
+    expect(forward(step("s", { state: "waiting" }), none, false, []).kind).toBe("wait");
     const kept = step("s", { state: "blocked" });
-    expect(forward(kept, none, false).kind).toBe("stuck");
-    expect(forward(kept, { echoes: echo("work/r/ended", "2026"), drafts: {} }, false).kind).toBe("done");
-    expect(forward(step("s"), none, true).kind).toBe("closed");
+    expect(forward(kept, none, false, []).kind).toBe("stuck");
+    const gone = { echoes: echo("work/r/ended", "2026"), drafts: {} };
+    expect(forward(kept, gone, false, [step("r")]).kind).toBe("done");
+    expect(forward(kept, gone, false, [step("r", { wait_min: 45 })]).kind).toBe("stuck");
+    expect(forward(step("s"), none, true, []).kind).toBe("closed");
   });
 });
 

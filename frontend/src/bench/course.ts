@@ -7,6 +7,7 @@ type Waiting = Pick<OutboxState, "echoes" | "drafts">;
 /** What the forward key does now: read, answer, finish, or nothing while it has to wait. */
 export type Forward =
   | { kind: "read"; check: CheckView }
+  | { kind: "sign"; check: CheckView }
   | { kind: "yes"; check: CheckView }
   | { kind: "done" }
   | { kind: "wait" }
@@ -30,18 +31,24 @@ export function said(check: CheckView, { echoes }: Waiting): string {
   return check.answer ?? "";
 }
 
-/** Whether something was finished here that the server has not answered yet: what it kept back may be free. */
-export const onItsWay = ({ echoes }: Pick<Waiting, "echoes">) =>
-  Object.keys(echoes).some((at) => at.startsWith("work/") && at.endsWith("/ended"));
+/**
+ * Whether something was finished here that the server has not answered yet: what it kept back may be free. Not where
+ * what was finished is followed by a wait: that is told first.
+ */
+export function onItsWay(echoes: Waiting["echoes"], steps: StepView[]): boolean {
+  const gone = steps.filter((s) => echoes[`work/${s.id}/ended`]?.edit.to);
+  return gone.length > 0 && gone.every((s) => s.wait_min === 0);
+}
 
-export function forward(step: StepView, waiting: Waiting, closed: boolean): Forward {
+export function forward(step: StepView, waiting: Waiting, closed: boolean, steps: StepView[]): Forward {
   if (closed) return { kind: "closed" };
   if (step.ended && step.state === "done") return { kind: "done" };
-  if (step.state === "blocked" && !onItsWay(waiting)) return { kind: "stuck" };
+  if (step.state === "blocked" && !onItsWay(waiting.echoes, steps)) return { kind: "stuck" };
   if (step.state === "waiting") return { kind: "wait" };
   const open = step.checks.find((c) => !answered(c, waiting));
   if (!open) return { kind: "done" };
-  return { kind: open.sort === "answer" ? "yes" : "read", check: open };
+  const kinds = { answer: "yes", size: "read", name: "sign" } as const;
+  return { kind: kinds[open.sort], check: open };
 }
 
 /** The step that is shown: the one that was chosen while there is one, else what comes next, known here first. */

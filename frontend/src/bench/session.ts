@@ -125,9 +125,17 @@ export class BenchSession extends OpenJob {
   finish(step: StepView, who: string, shown: Date, more: Edit[] = []) {
     const began = this.begin(step, who, shown);
     const ended = { at: `work/${step.id}/ended`, to: this.now().toISOString() };
-    const later: Edit[] = step.state === "later" ? [{ at: `work/${step.id}/later`, to: null }] : [];
+    const clear = (field: string, so: boolean): Edit[] =>
+      so ? [{ at: `work/${step.id}/${field}`, to: null }] : [];
     this.store.setState({ at: "" });
-    this.edit([...began, ended, ...later, ...more]);
+    // Done once more, it is done by what the plan asks for now.
+    this.edit([
+      ...began,
+      ended,
+      ...clear("later", step.state === "later"),
+      ...clear("used", Boolean(step.ended)),
+      ...more,
+    ]);
   }
   /** Take a photograph in; its number, or what went wrong. */
   async photograph(file: File): Promise<number | string> {

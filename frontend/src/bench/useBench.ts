@@ -1,24 +1,14 @@
 import { createContext, useContext, useEffect, useState } from "react";
 import { useStore } from "zustand";
 import { useShallow } from "zustand/react/shallow";
-import { useMeasures } from "../app/system";
 import type { OutboxState } from "../job/outbox";
+import { useOpen } from "../job/useOpen";
 import { BenchSession, type BenchState } from "./session";
 
 export const BenchContext = createContext<BenchSession | null>(null);
 
 /** Opens a job at the bench for as long as its page is shown. */
-export function useOpenBench(id: number): BenchSession {
-  const [session, setSession] = useState(() => new BenchSession(id));
-  const { system } = useMeasures();
-  if (session.id !== id) setSession(new BenchSession(id));
-  useEffect(() => {
-    session.start();
-    return () => session.stop();
-  }, [session]);
-  useEffect(() => session.inSystem(system), [session, system]);
-  return session;
-}
+export const useOpenBench = (id: number): BenchSession => useOpen(id, (id) => new BenchSession(id));
 
 export function useBench(): BenchSession {
   const session = useContext(BenchContext);

@@ -1,26 +1,16 @@
-import { createContext, useContext, useEffect, useState } from "react";
+import { createContext, useContext } from "react";
 import { useStore } from "zustand";
 import { useShallow } from "zustand/react/shallow";
-import { useMeasures } from "../app/system";
 import type { Look } from "./look";
 import type { OutboxState } from "./outbox";
 import type { PlannerState } from "./planner";
 import { JobSession } from "./session";
+import { useOpen } from "./useOpen";
 
 export const SessionContext = createContext<JobSession | null>(null);
 
 /** Opens a job for as long as its page is shown. */
-export function useOpenJob(id: number): JobSession {
-  const [session, setSession] = useState(() => new JobSession(id));
-  const { system } = useMeasures();
-  if (session.id !== id) setSession(new JobSession(id));
-  useEffect(() => {
-    session.start();
-    return () => session.stop();
-  }, [session]);
-  useEffect(() => session.inSystem(system), [session, system]);
-  return session;
-}
+export const useOpenJob = (id: number): JobSession => useOpen(id, (id) => new JobSession(id));
 
 export function useSession(): JobSession {
   const session = useContext(SessionContext);

@@ -1,34 +1,6 @@
 """The mounts there are, how each is done, and what it does to a piece: common practice, no source."""
 
-from dataclasses import dataclass
-from typing import Literal
-
-from shadbo.core.shop.boards import TapeKind
-
-Drying = Literal["", "paste_h", "puzzle_glue_h", "spray_h", "tape_alone_h"]
-FactorKind = Literal["hardware_factor", "tape_factor", "hinge_factor", "pin_factor", "magnet_factor"]
-
-
-@dataclass(frozen=True, slots=True)
-class Mount:
-    """A way of holding a piece. Places in braces are lengths of the shop's practice.
-
-    ``fixes``: it keeps the piece from coming forwards by itself. ``dries``: nothing more is done to it so long.
-    """
-
-    id: str
-    name: str
-    steps: tuple[str, ...]
-    reversible: bool = True
-    glues: bool = False
-    wets: bool = False
-    pierces: bool = False
-    fixes: bool = True
-    most_kg: float = 1000.0
-    tape: TapeKind | None = None
-    factor: FactorKind = "hardware_factor"
-    care: str = ""
-    dries: Drying = ""
+from shadbo.core.build.mount import Mount
 
 
 def _all(*mounts: Mount) -> dict[str, Mount]:
@@ -40,23 +12,27 @@ MOUNTS = _all(
         "offset clips",
         "offset clips",
         ("lay the canvas in, even all round", "screw the clips into the frame only, never into the canvas"),
+        in_frame=True,
     ),
     Mount(
         "plates and screws",
         "plates, screwed to frame and bar",
         ("pilot every hole", "screw no longer than the wood less {screw_short_mm}, never through the face"),
         pierces=True,
+        in_frame=True,
     ),
     Mount(
         "points",
         "points against the back",
         ("stand the frame on its edge while driving", "points bear on the backing, never on the piece"),
+        in_frame=True,
     ),
     Mount(
         "screws from behind",
         "screws through the back board",
         ("drill and countersink the board", "screw no longer than bar less {screw_to_cloth_mm}"),
         pierces=True,
+        in_frame=True,
     ),
     Mount(
         "linen hinges",
@@ -182,6 +158,7 @@ MOUNTS = _all(
         ("clean and dry all four faces; lay the piece by the corner marks; close without shifting it",),
         fixes=False,
         most_kg=0.15,
+        in_frame=True,
     ),
     Mount(
         "sink",

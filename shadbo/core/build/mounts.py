@@ -4,7 +4,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from string import Formatter
 
-from shadbo.core.build.mount_table import MOUNTS, Mount
+from shadbo.core.build.mount import Mount
+from shadbo.core.build.mount_table import MOUNTS
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.facts import Told
 from shadbo.core.pieces.pieces import Piece

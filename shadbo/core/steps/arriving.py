@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from shadbo.core.cutting.cut_list import set_words
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.plan import Plan
 from shadbo.core.steps.site import DAY, Site
@@ -112,7 +113,10 @@ def _read_plan(site: Site) -> Step:
         "Read the plan through before anything is cut",
         (Made(SETTLED),),
         tuple(Thing("here", p.id) for p in site.desk.pieces if p.comes_in_days is None),
-        (both("hold a rule to the piece once more: every size that counts"),),
+        (
+            both("hold a rule to the piece once more: every size that counts"),
+            *((both(set_words(site.plan)),) if set_words(site.plan) else ()),
+        ),
         view="edge",
         stuff="paper",
         minutes=site.took("read the plan"),

@@ -3,16 +3,19 @@
 import datetime as dt
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Literal
 
 from shadbo.core.asking.rows import exact
 from shadbo.core.build.assembly import ViewName
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.effects import between
 from shadbo.core.job.work import Answer
 from shadbo.core.plan import Plan
 from shadbo.core.shop.values import Reading, Tool
 from shadbo.core.steps import steps
+from shadbo.core.steps.leaving import REASON_AT, REOPENING
 from shadbo.core.steps.progress import Standing, State, next_of, planned_mm, standings
-from shadbo.core.steps.step import Check, Fetched, Stage, Step, Stuff
+from shadbo.core.steps.step import PAPER_TITLES, Check, Fetched, Stage, Step, Stuff
 from shadbo.core.words.lengths import Both, texts
 from shadbo.core.words.words import both, say
 
@@ -28,6 +31,10 @@ STAGE_WORDS: dict[Stage, str] = {
 }
 
 
+Sort = Literal["size", "answer", "name"]
+"""What a check takes."""
+
+
 @dataclass(frozen=True, slots=True)
 class CheckView:
     """One check. ``at`` is where its reading, answer or name goes, ``sort`` which of them it takes.
@@ -38,7 +45,7 @@ class CheckView:
 
     id: str
     words: str
-    sort: str
+    sort: Sort
     at: str
     wanted: Both | None = None
     within: Both | None = None
@@ -52,8 +59,16 @@ class CheckView:
 
 
 @dataclass(frozen=True, slots=True)
+class PaperOf:
+    """A paper of a step: its file's name, and what it is called."""
+
+    name: str
+    title: str
+
+
+@dataclass(frozen=True, slots=True)
 class StepView:
-    """One step as it is shown."""
+    """One step as it is shown. ``ends_with`` are edits that go with its end, ``remake`` those that begin it anew."""
 
     id: str
     stage: str
@@ -69,7 +84,7 @@ class StepView:
     minutes: float
     people: int
     cautions: tuple[str, ...]
-    papers: tuple[str, ...]
+    papers: tuple[PaperOf, ...]
     checks: tuple[CheckView, ...]
     state: State
     began: dt.datetime | None
@@ -82,9 +97,10 @@ class StepView:
     why: str
     early: str
     wait_min: float
-    wait: str
     changed: tuple[Both, ...]
     to_remake: bool
+    ends_with: tuple[Edit, ...]
+    remake: tuple[Edit, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -100,7 +116,10 @@ class Consequence:
 
 @dataclass(frozen=True, slots=True)
 class Bench:
-    """All steps in their order, which comes next, what else can be done meanwhile, and what a reading changes."""
+    """All steps in their order, which comes next, what else can be done meanwhile, and what a reading changes.
+
+    ``reopen`` are the edits that open it again once it is closed, ``reason_at`` the place of their reason.
+    """
 
     steps: tuple[StepView, ...]
     next: str
@@ -108,6 +127,8 @@ class Bench:
     left_min: float
     closed: bool
     changes: tuple[Consequence, ...]
+    reopen: tuple[Edit, ...]
+    reason_at: str
 
 
 def bench(plan: Plan, now: dt.datetime, before: Plan | None = None) -> Bench:
@@ -123,6 +144,8 @@ def bench(plan: Plan, now: dt.datetime, before: Plan | None = None) -> Bench:
         round(open_min, 1),
         plan.desk.job.closed,
         _consequences(plan, found, before) if before is not None else (),
+        REOPENING,
+        REASON_AT,
     )
 
 
@@ -142,7 +165,6 @@ def _consequences(plan: Plan, found: Sequence[Standing], before: Plan) -> tuple[
 def _view(plan: Plan, s: Standing) -> StepView:
     step, mark = s.step, plan.desk.mark
     sizes = tuple(say(mark, f"{q.name.label if q.name is not None else q.key}: {{}}", q) for q in step.sizes if q.key)
-    longest = max(step.makes, key=lambda m: m.after_min, default=None)
     return StepView(
         step.id,
         STAGE_WORDS[step.stage],
@@ -158,7 +180,7 @@ def _view(plan: Plan, s: Standing) -> StepView:
         step.minutes,
         step.people,
         step.cautions,
-        step.papers,
+        tuple(PaperOf(name, PAPER_TITLES[name]) for name in step.papers),
         tuple(_check(plan, step, s, c) for c in step.checks),
         s.state,
         s.done.began,
@@ -171,10 +193,21 @@ def _view(plan: Plan, s: Standing) -> StepView:
         s.why,
         s.early,
         min((m.after_min for m in step.makes if m.after_min > 0), default=0.0),
-        longest.why if longest is not None else "",
         tuple(c.says for c in s.changed),
         any(c.verdict == "remake" for c in s.changed),
+        step.ends_with,
+        _anew(step, s.done.remade),
     )
+
+
+ABOUT_ITS_END = ("ended", "began", "answers", "sizes", "used", "early")
+
+
+def _anew(step: Step, remade: int) -> tuple[Edit, ...]:
+    """Edits that begin a step anew: its readings and answers are let go, and it is counted."""
+    pins = tuple(Edit(at=f"pins/{c.key}") for c in step.checks if c.key)
+    fields = tuple(Edit(at=f"work/{step.id}/{name}") for name in ABOUT_ITS_END)
+    return (*pins, *fields, Edit(at=f"work/{step.id}/remade", to=remade + 1))
 
 
 def _check(plan: Plan, step: Step, s: Standing, check: Check) -> CheckView:

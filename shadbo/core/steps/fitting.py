@@ -3,10 +3,11 @@
 from collections.abc import Iterator
 
 from shadbo.core.build.assembly import Join
+from shadbo.core.build.mounts import said
 from shadbo.core.stations.closing import dust_minutes, two_people
 from shadbo.core.steps import cautions
 from shadbo.core.steps.framing import STANDS, UNCLAMPED
-from shadbo.core.steps.mounting import mounted
+from shadbo.core.steps.mounting import in_the_frame, mounted
 from shadbo.core.steps.site import Site
 from shadbo.core.steps.step import Check, Fetched, Made, Step, Thing
 from shadbo.core.words.lengths import Both
@@ -20,7 +21,7 @@ def fitting(site: Site) -> Iterator[Step]:
     """From the clean pane to the last fixing."""
     a = site.assembly
     early, late = _joins(site)
-    if site.panes:
+    if site.glazed:
         yield _clean(site)
     before: tuple[Thing, ...] = (*_stands(site), *_clean_panes(site), *_parts(site))
     for join in early:
@@ -76,7 +77,7 @@ def _stands(site: Site) -> tuple[Thing, ...]:
 
 
 def _clean_panes(site: Site) -> tuple[Thing, ...]:
-    return (CLEAN,) if site.panes else ()
+    return (CLEAN,) if site.glazed else ()
 
 
 def _parts(site: Site) -> tuple[Thing, ...]:
@@ -157,9 +158,13 @@ def _laid(site: Site, early: list[Join]) -> Step:
             *(Thing("fixed", j.id) for j in early),
             *((LIT,) if site.lamps is not None else ()),
         ),
-        (both("front to back: " + ", ".join(dict.fromkeys(layers))), both("blow the dust out before each layer")),
+        (
+            both("front to back: " + ", ".join(dict.fromkeys(layers))),
+            both("blow the dust out before each layer"),
+            *(said(site.desk, line) for m in in_the_frame(site) for line in m.taken.mount.steps),
+        ),
         view="edge",
-        stuff="glass" if site.panes else "piece",
+        stuff="glass" if site.glazed else "piece",
         tools=("blower", "soft brush"),
         minutes=site.took("lay in", square=site.square),
         people=2 if two else 1,
@@ -174,7 +179,7 @@ def _in_words(site: Site) -> str:
         return "Lay the layers on their steps"
     if site.assembly.see_through:
         return "Lay the piece between its panes, by the corner marks"
-    if site.panes:
+    if site.glazed:
         return "Lay the package into the frame"
     return "Set the canvas into its frame, even all round" if site.gaps is not None else "Lay it into the frame"
 
@@ -182,7 +187,7 @@ def _in_words(site: Site) -> str:
 def _looked(site: Site) -> Step:
     a = site.assembly
     checks = [Check("top-up", "Its top is up")]
-    if site.panes:
+    if site.glazed:
         checks += [
             Check("inner-faces", "Both inner faces are clean: no dust, no thread, no hair"),
         ]

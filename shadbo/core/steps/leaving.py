@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.stations.closing import ASKED, two_people
 from shadbo.core.steps import cautions
@@ -14,6 +15,11 @@ from shadbo.core.words.words import Mm, both, drill_text
 COVERED, HUNG, WIRED = Thing("covered"), Thing("hung", "hangers"), Thing("hung", "wire")
 LABELLED, CHECKED, PICTURED, PACKED = Thing("labelled"), Thing("checked"), Thing("pictured"), Thing("packed")
 GONE = Thing("gone")
+HAND_OVER = "hand.over"
+REASON_AT = f"work/{HAND_OVER}/note"
+"""Where the reason stands for which a job is opened again."""
+REOPENING = tuple(Edit(at=at) for at in ("handed_over", f"work/{HAND_OVER}/ended", f"work/{HAND_OVER}/taken_by"))
+"""Edits that open a job again, with its reason beside them."""
 
 
 def leaving(site: Site) -> Iterator[Step]:
@@ -90,7 +96,11 @@ def _hung(site: Site, after: tuple[Thing, ...]) -> list[Step]:
                 fetched=(Fetched(count, hang.hanger.name, both("")),),
                 minutes=site.took("hang", each=count),
                 cautions=(cautions.DRILL,),
-                checks=(Check("alike", "Both stand at one height, from the same edge"),),
+                checks=(
+                    Check("alike", "They stand at one height, from the same edge")
+                    if count > 1
+                    else Check("alike", "It stands in the middle, and level"),
+                ),
             )
         )
     if hang.wire is not None and hang.wire_length is not None:
@@ -176,7 +186,7 @@ def _gone(site: Site) -> Iterator[Step]:
         checks=(Check("with-it", "Care sheet, certificate and wall fixings are with it"),),
     )
     yield Step(
-        "hand.over",
+        HAND_OVER,
         "leave",
         "Hand it over",
         (Made(GONE),),
@@ -187,6 +197,7 @@ def _gone(site: Site) -> Iterator[Step]:
         minutes=site.took("label"),
         people=2 if two else 1,
         closes=True,
+        ends_with=(Edit(at="handed_over", to="today"),),
         papers=("label.pdf",),
         cautions=(cautions.WALL,),
         checks=(

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from shadbo.core.build.mounts import MountPlan, said
+from shadbo.core.pieces.pieces import Piece
 from shadbo.core.steps import cautions
 from shadbo.core.steps.framing import MEASURED
 from shadbo.core.steps.site import HOUR, Site
@@ -38,7 +39,7 @@ def mounting(site: Site) -> Iterator[Step]:
             cautions=(cautions.KNIFE,),
             checks=(Check("top", "Its top is marked, and every place of the list is on it"),),
         )
-    for plan in site.assembly.mounts:
+    for plan in at_the_bench(site):
         yield _mounted(site, plan, (*boards, *((marked,) if spots and boards else ())))
 
 
@@ -46,26 +47,36 @@ def mounted(site: Site) -> tuple[Thing, ...]:
     """All pieces in their mounts; where no mount is planned they lie in the package by themselves."""
     if site.pegs is not None:
         return ()
-    things = tuple(Thing("mounted", m.of or "piece") for m in site.assembly.mounts)
-    if not things:
-        return tuple(Thing("ready", p.id) for p in site.desk.pieces)
-    return things
+    done = at_the_bench(site)
+    left = {p.id for p in site.desk.pieces} - {p.id for m in done for p in mounts_what(site, m)}
+    return (*(Thing("mounted", m.of or "piece") for m in done), *(Thing("ready", id_) for id_ in sorted(left)))
 
 
-def held_by_closing(plan: MountPlan) -> bool:
-    """Whether it is held by what closes the frame: clips and points that come later, panes that press on it."""
-    return plan.tape is None and not plan.taken.mount.glues and not plan.taken.mount.pierces
+def at_the_bench(site: Site) -> list[MountPlan]:
+    """Mounts that are done before anything goes into a frame."""
+    return [m for m in site.assembly.mounts if not (site.framed and m.taken.mount.in_frame)]
+
+
+def in_the_frame(site: Site) -> list[MountPlan]:
+    """Mounts that are done as the piece is laid into its frame."""
+    return [m for m in site.assembly.mounts if site.framed and m.taken.mount.in_frame]
+
+
+def mounts_what(site: Site, plan: MountPlan) -> list[Piece]:
+    """The pieces that a mount holds."""
+    return [p for p in site.desk.pieces if not plan.of or p.id == plan.of]
 
 
 def _mounted(site: Site, plan: MountPlan, boards: tuple[Thing, ...]) -> Step:
     mount, of = plan.taken.mount, plan.of
-    pieces = [p for p in site.desk.pieces if not of or p.id == of]
+    pieces = mounts_what(site, plan)
     ready = tuple(Thing("ready", p.id) for p in pieces)
     forms = site.have(p for p in site.assembly.parts if p.role == "board" and p.to_cut and p.id not in BOARDS)
     backing = site.have(p for p in site.assembly.parts if p.role == "backing" and p.to_cut and not site.framed)
     hours = float(getattr(site.practice, mount.dries)) if mount.dries else 0.0
     name = plan.name or pieces[0].name or pieces[0].noun
     care = [mount.care] if mount.care else []
+    rails = [] if site.framed else [p for p in site.assembly.by_role("rail") if p.fetched]
     lines = site.desk.sheet
     count = int(lines[plan.used_key].value) if plan.used_key in lines else 0
     size = site.say("{}", lines[plan.run_key]) if plan.run_key in lines else both("")
@@ -86,7 +97,7 @@ def _mounted(site: Site, plan: MountPlan, boards: tuple[Thing, ...]) -> Step:
         view="holes" if any(s.of == of for s in site.assembly.spots) else "front",
         stuff="piece",
         tools=("weights",) if hours else (),
-        fetched=(Fetched(count, plan.tape.name, size),) if plan.tape is not None and count else (),
+        fetched=(*site.fetch(rails), *((Fetched(count, plan.tape.name, size),) if plan.tape and count else ())),
         minutes=site.took("mount", square=0.1, each=count),
         cautions=tuple(care),
         checks=(

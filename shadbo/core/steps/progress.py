@@ -11,7 +11,7 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.steps.order import makers
 from shadbo.core.steps.step import Check, Step, Thing
 from shadbo.core.words.lengths import Both
-from shadbo.core.words.words import say
+from shadbo.core.words.words import both, say
 
 State = Literal["done", "changed", "running", "waiting", "ready", "later", "blocked"]
 Verdict = Literal["good", "adapt", "remake"]
@@ -20,7 +20,7 @@ NOTHING = Done()
 
 @dataclass(frozen=True, slots=True)
 class Changed:
-    """A size that was asked for otherwise when its step was done: what becomes of the part, in words."""
+    """A size that was asked for otherwise when its step was done, or a thing that was made anew: what follows."""
 
     key: str
     verdict: Verdict
@@ -31,7 +31,7 @@ class Changed:
 class Standing:
     """Where one step stands. ``until`` is when what it needs can be used, ``why`` what keeps it; both may be empty.
 
-    ``early`` says what comes of going on before that. ``open`` are its checks without an answer.
+    ``early`` says what comes of going on before that.
     """
 
     step: Step
@@ -40,7 +40,6 @@ class Standing:
     until: dt.datetime | None = None
     why: str = ""
     early: str = ""
-    open: tuple[str, ...] = ()
     changed: tuple[Changed, ...] = ()
 
 
@@ -52,11 +51,6 @@ def planned_mm(q: Quantity) -> float:
 def used_by(step: Step) -> dict[str, float]:
     """The sizes that a step is done by, as the plan asks for them, in mm."""
     return {q.key: round(planned_mm(q), 3) for q in step.sizes if q.key and q.value > 0}
-
-
-def unanswered(step: Step, done: Done, plan: Plan) -> tuple[str, ...]:
-    """Checks that have neither a reading nor a yes or no."""
-    return tuple(c.id for c in step.checks if not _answered(c, done, plan))
 
 
 def _answered(check: Check, done: Done, plan: Plan) -> bool:
@@ -109,24 +103,37 @@ def _standing(
     usable: Mapping[Thing, dt.datetime | None],
     now: dt.datetime,
 ) -> Standing:
-    open_ = unanswered(step, done, plan)
     if done.ended is not None:
-        changes = changes_of(plan, step, done)
+        changes = (*changes_of(plan, step, done), *_made_anew(plan, steps, step, done, made_by))
         worse = any(c.verdict != "good" for c in changes)
-        return Standing(step, "changed" if worse else "done", done, open=open_, changed=changes)
+        return Standing(step, "changed" if worse else "done", done, changed=changes)
     missing = [t for t in step.needs if t not in usable]
     if missing:
         first = steps[made_by[missing[0]]]
-        return Standing(step, "blocked", done, why=f"first: {first.says}", open=open_)
+        return Standing(step, "blocked", done, why=f"first: {first.says}")
     if step.stops:
-        return Standing(step, "blocked", done, why=step.stops, open=open_)
+        return Standing(step, "blocked", done, why=step.stops)
     waits = [(at, t) for t in step.needs if (at := usable[t]) is not None and at > now]
     if waits and not done.early:
         until, thing = max(waits, key=lambda x: x[0])
         made = next(m for m in steps[made_by[thing]].makes if m.thing == thing)
-        return Standing(step, "waiting", done, until, made.why, made.early, open_)
+        return Standing(step, "waiting", done, until, made.why, made.early)
     state: State = "running" if done.began is not None else "later" if done.later else "ready"
-    return Standing(step, state, done, open=open_)
+    return Standing(step, state, done)
+
+
+def _made_anew(
+    plan: Plan, steps: Sequence[Step], step: Step, done: Done, made_by: Mapping[Thing, int]
+) -> tuple[Changed, ...]:
+    """What a step was done with and is not there any more, or was made again after it."""
+    work, out = plan.desk.job.work, []
+    for maker in {steps[made_by[t]].id: steps[made_by[t]] for t in step.needs}.values():
+        now = work.get(maker.id, NOTHING)
+        if now.ended is None:
+            out.append(Changed(maker.id, "remake", both(f"it needs what is not done now: {maker.says}")))
+        elif now.remade and done.ended is not None and now.ended > done.ended:
+            out.append(Changed(maker.id, "remake", both(f"what it was done with was made anew since: {maker.says}")))
+    return tuple(out)
 
 
 def changes_of(plan: Plan, step: Step, done: Done) -> tuple[Changed, ...]:
@@ -164,10 +171,10 @@ def _length(q: Quantity, mm: float) -> Quantity:
 
 
 def next_of(found: Sequence[Standing]) -> Standing | None:
-    """What to do now: what is begun, else what can be done, else what was put off, else what waits least."""
-    for state in ("running", "ready", "changed", "later"):
+    """What to do now: what is begun, else the first that no longer serves or can be done, else what was put off."""
+    for states in (("running",), ("changed", "ready"), ("later",)):
         for s in found:
-            if s.state == state:
+            if s.state in states:
                 return s
     waiting = [s for s in found if s.state == "waiting" and s.until is not None]
     if waiting:

@@ -60,6 +60,11 @@ class Site(Faceted):
         return self.assembly.outside_width.value * self.assembly.outside_height.value / 1e6
 
     @property
+    def glazed(self) -> bool:
+        """Whether there is any glass in it, cut here, bought or its own."""
+        return bool(self.assembly.by_role("glazing"))
+
+    @property
     def panes(self) -> frozenset[str]:
         """Kinds of its panes."""
         return glazing_kinds(self.assembly)
@@ -71,8 +76,8 @@ class Site(Faceted):
 
     @property
     def framed(self) -> bool:
-        """Whether there is a frame at all, made here or bought or old."""
-        return bool(self.assembly.by_role("rail"))
+        """Whether there is a frame at all that something lies in, made here or bought or old."""
+        return bool(self.assembly.by_role("rail")) and self.assembly.back_rail is not None
 
     @property
     def sealed_in(self) -> list[Part]:

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from shadbo.core.build.assembly import ViewName
+from shadbo.core.decisions.edit import Edit
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.calendar import Calendar
 from shadbo.core.words.lengths import Both
@@ -46,7 +47,15 @@ ThingKind = Literal[
 
 
 PaperName = Literal["work-sheet.pdf", "ticket.pdf", "label.pdf", "templates.pdf", "mats.pdf", "order.pdf"]
-"""Papers that a step works with."""
+PAPER_TITLES: dict[PaperName, str] = {
+    "work-sheet.pdf": "Work sheet",
+    "ticket.pdf": "Job ticket",
+    "label.pdf": "Label for the back",
+    "templates.pdf": "Templates, full size",
+    "mats.pdf": "Mat cutting sheet",
+    "order.pdf": "Order, cut to size",
+}
+"""Papers that steps work by, and what they are called wherever they stand."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -112,7 +121,7 @@ class Step:
     ``makes`` and ``needs`` give the order. ``view`` is its drawing, ``lit`` the lines that stand out in it, ``drawn``
     the parts that it shows alone; ``sizes`` are what the plan asks of it. ``minutes`` are those of one person;
     ``people`` how many it takes. ``stops`` keeps it from being done. ``papers`` are what it works by or hands on;
-    ``closes``: no check may be open before it.
+    ``closes``: no check may be open before it. ``ends_with`` are edits of the job that go with its end.
     """
 
     id: str
@@ -135,3 +144,4 @@ class Step:
     stops: str = ""
     papers: tuple[PaperName, ...] = ()
     closes: bool = False
+    ends_with: tuple[Edit, ...] = ()
