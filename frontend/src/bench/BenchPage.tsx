@@ -430,7 +430,7 @@ function Papers({ papers }: { papers: StepView["papers"] }) {
   const session = useBench();
   const { system } = useMeasures();
   return (
-    <p className="bench-tools flex flex-wrap gap-x-5">
+    <p className="bench-tools flex flex-wrap items-center gap-x-5">
       on paper:
       {papers.map(({ name, title }) => (
         <Saves
