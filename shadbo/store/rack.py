@@ -12,8 +12,8 @@ from shadbo.store.models import JobRow
 
 
 def shop_mark(shop: Shop) -> str:
-    """A short mark of all that a plan takes from the shop: practice, stock, mark."""
-    return hashlib.sha256(shop.model_dump_json().encode()).hexdigest()[:16]
+    """A short mark of all that a plan takes from the shop: practice, stock, mark, hours; not who works there."""
+    return hashlib.sha256(shop.model_dump_json(exclude={"crew"}).encode()).hexdigest()[:16]
 
 
 TOLD_AT_ONCE = 60

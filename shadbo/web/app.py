@@ -30,6 +30,7 @@ from shadbo.web.routers import (
     photos,
     plans,
     practice,
+    schedule,
     stock,
     work,
 )
@@ -78,9 +79,10 @@ def create_app(
         cutter,
         stock,
         practice,
+        schedule,
         work,
     )
-    for router in (*(part.router for part in parts), jobs.files, photos.asides, people.tablets):
+    for router in (*(part.router for part in parts), schedule.feeds, jobs.files, photos.asides, people.tablets):
         app.include_router(router)
     _serve_api_page(app)
     _serve_nothing(app)

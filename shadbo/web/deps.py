@@ -11,6 +11,7 @@ from shadbo.store.entrance import Entered, Entrance, within
 from shadbo.store.jobs import Jobs
 from shadbo.store.people import People
 from shadbo.store.photos import Photos
+from shadbo.store.scheduling import Scheduling
 from shadbo.store.work import Works
 from shadbo.store.workshops import Stockroom
 from shadbo.web.cookies import token_of
@@ -97,6 +98,12 @@ def works(request: Request, s: SessionDep) -> Works:
     return Works(s, _enter(request, s).workshop_id)
 
 
+def scheduling(request: Request, s: SessionDep) -> Scheduling:
+    """The schedule of their workshop."""
+    return Scheduling(s, _enter(request, s).workshop_id)
+
+
+ScheduleDep = Annotated[Scheduling, Depends(scheduling, scope="function")]
 WorksDep = Annotated[Works, Depends(works, scope="function")]
 EnteredDep = Annotated[Entered, Depends(entered, scope="function")]
 StockDep = Annotated[Stockroom, Depends(stockroom, scope="function")]

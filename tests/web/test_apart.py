@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 
 from shadbo.demo.pictures import shirt_photo
 from shadbo.files.photo import take_in
-from shadbo.store import models_people, models_work
+from shadbo.store import models_people, models_schedule, models_work
 from shadbo.store.entrance import within
 from shadbo.store.jobs import Jobs
 from shadbo.store.models import Base
@@ -22,6 +22,7 @@ from tests.making import job
 from tests.web.test_doors import crew, hashed, house, routes, signed_in
 
 assert models_people
+assert models_schedule
 assert models_work
 __all__ = ["crew", "hashed", "house"]
 

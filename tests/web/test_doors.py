@@ -29,7 +29,7 @@ from tests.web.conftest import browser
 PASSWORD = "tide bell lantern"
 OPEN = {
     "health", "authority", "who_is_here", "sign_in", "sign_out", "join", "pair", "set_up", "change_to",
-    "change_password",
+    "change_password", "feed",
 }  # fmt: skip
 """Doors, and what says how the house is. Changing a password asks for the old one itself."""
 

@@ -9,7 +9,22 @@ from typing import Literal
 from shadbo.core.findings import StationName
 
 Unit = Literal[
-    "length", "kg", "times", "share", "°", "K", "% RH", "N/mm", "MPa", "layers", "min", "h", "days", "coats"
+    "length",
+    "kg",
+    "times",
+    "share",
+    "°",
+    "K",
+    "% RH",
+    "N/mm",
+    "MPa",
+    "layers",
+    "min",
+    "h",
+    "days",
+    "coats",
+    "benches",
+    "sets",
 ]
 
 
@@ -184,6 +199,8 @@ SETTINGS: tuple[Setting, ...] = (
         ("dust_min", "Dust on a large acrylic, to begin with", "min"),
         ("dust_min_per_m2", "Dust on a large acrylic, for each square metre", "min"),
         ("lamps_burn_min", "Lamps burn for a trial", "min"),
+        ("benches", "Benches that are worked at", "benches"),
+        ("clamp_sets", "Frames that can be in clamps at once", "sets"),
         ("order_days", "What is cut elsewhere comes after working days", "days"),
     ),
     *_rows(

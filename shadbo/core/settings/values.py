@@ -16,6 +16,8 @@ FARTHEST = 10.0
 """A value ten times larger or smaller than what is usual is taken for a slip."""
 INCH_UNITS = {"K": ("°F", 1.8), "MPa": ("psi", 145.038), "N/mm": ("lbf/in", 5.71015)}
 """Units of an inch shop where those differ, and how many of them one is."""
+WHOLE = ("layers", "coats", "benches", "sets")
+"""Units that are counted."""
 NONE_IS_FINE = ("recess_mm", "proud_mm", "key_reach_mm", "fold_reach_mm", "clear_of_mm")
 IN_ORDER = (
     ("hold_stop_mm", "hold_caution_mm"),
@@ -171,7 +173,7 @@ def set_to(practice: Practice, setting: Setting, value: float | None, mark: Mark
         steps[n][field] = value
         data["floater_gaps"] = steps
     else:
-        data[setting.name] = int(value) if setting.unit in ("layers", "coats") else value
+        data[setting.name] = int(value) if setting.unit in WHOLE else value
     try:
         after = Practice.model_validate(data)
     except ValidationError as bad:

@@ -2,9 +2,11 @@
 
 import datetime as dt
 import re
+from functools import cache
 from typing import Annotated
+from zoneinfo import ZoneInfo, available_timezones
 
-from pydantic import Field, model_validator
+from pydantic import AfterValidator, Field, model_validator
 
 from shadbo.core.shop.values import Value
 from shadbo.core.words.days import NotADay, day_text, parse_day
@@ -16,6 +18,21 @@ MOST_SHUT = 60
 
 class NotHours(ValueError):
     """The text names no opening hours; the message says what would."""
+
+
+@cache
+def zones() -> tuple[str, ...]:
+    """Names of the time zones there are (IANA), those that name a place first."""
+    known = available_timezones()
+    aside = ("Etc/", "SystemV/", "posix", "right")
+    return (*sorted(z for z in known if "/" in z and not z.startswith(aside)), "UTC")
+
+
+def known_zone(name: str) -> str:
+    """The zone's name; ValueError where there is none of it."""
+    if name not in zones():
+        raise ValueError(f"“{name[:40]}” is no time zone: Europe/Copenhagen")
+    return name
 
 
 class Open(Value):
@@ -40,7 +57,9 @@ class Shut(Value):
 
 
 class Calendar(Value):
-    """Opening hours by day of the week, and days on which it is closed all the same."""
+    """Opening hours by day of the week, days on which it is closed all the same, and whose clock it goes by."""
+
+    zone: Annotated[str, AfterValidator(known_zone)] = "UTC"
 
     hours: Annotated[tuple[Open, ...], Field(max_length=28)] = (
         *(Open(day=d, start=540, end=1050) for d in range(5)),
@@ -48,25 +67,30 @@ class Calendar(Value):
     )
     shut: Annotated[tuple[Shut, ...], Field(max_length=MOST_SHUT)] = ()
 
+    @property
+    def clock(self) -> ZoneInfo:
+        """The time zone that the hours are told in."""
+        return ZoneInfo(self.zone)
+
     def closed(self, day: dt.date) -> bool:
         """Whether it is closed on a day that it would be open by its week."""
         return any(s.first <= day <= s.last for s in self.shut)
 
     def after_working_days(self, start: dt.datetime, days: float) -> dt.datetime:
-        """The same hour so many working days later: Mondays to Fridays on which it is not closed.
+        """The same hour of the clock so many working days later: Mondays to Fridays on which it is not closed.
 
         >>> friday = dt.datetime(2026, 11, 27, 15, tzinfo=dt.UTC)
         >>> Calendar().after_working_days(friday, 1).strftime("%a %d %b %H")
         'Mon 30 Nov 15'
         """
-        at, left = start, round(days)
+        at, left = start.astimezone(self.clock), round(days)
         for _ in range(20 * 366):
             if left <= 0:
-                return at
+                return at.astimezone(dt.UTC)
             at += dt.timedelta(days=1)
             if at.weekday() < WEEKEND and not self.closed(at.date()):
                 left -= 1
-        return at
+        return at.astimezone(dt.UTC)
 
 
 def parse_hours(text: str) -> tuple[Open, ...]:

@@ -5,6 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from shadbo.core.shop.calendar import Calendar
+from shadbo.core.shop.crew import Crew
 from shadbo.core.shop.stock import Stock
 from shadbo.core.shop.values import Line, Millimetres, Positive, Tool, Value
 from shadbo.core.words.lengths import Mark, MarkName, System
@@ -196,6 +197,8 @@ class Practice(Value):
     dust_min_per_m2: Minutes = 40.0
     order_days: Annotated[float, Field(ge=1, le=365)] = 5.0
     press_days: Annotated[float, Field(ge=1, le=365)] = 14.0
+    benches: Annotated[int, Field(ge=1, le=100)] = 4
+    clamp_sets: Annotated[int, Field(ge=1, le=100)] = 4
 
     def half_width_mm(self, tool: Tool) -> float:
         """Reading uncertainty of a tool, as a half-width."""
@@ -203,12 +206,13 @@ class Practice(Value):
 
 
 class Shop(Value):
-    """A workshop: name, mark, when it is open, practice and stock."""
+    """A workshop: name, mark, when it is open, who works there, practice and stock."""
 
     name: Line = "Workshop"
     mark: MarkName = "0.5 mm"
     currency: Line = "€"
     calendar: Calendar = Calendar()
+    crew: Crew = Field(default_factory=dict)
     practice: Practice = Practice()
     stock: Stock = Stock()
 

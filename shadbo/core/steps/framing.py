@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from shadbo.core.shop.boards import MilledProfile
 from shadbo.core.steps import cautions
 from shadbo.core.steps.arriving import SETTLED
-from shadbo.core.steps.preparing import STRETCHED, needs_stretching
+from shadbo.core.steps.preparing import GLUED, STRETCHED, needs_stretching
 from shadbo.core.steps.site import HOUR, Site
 from shadbo.core.steps.step import Check, Fetched, Made, Step, Thing
 from shadbo.core.words.words import both
@@ -128,6 +128,11 @@ def slotted(site: Site) -> tuple[Thing, ...]:
     return (*site.have(site.sawn), *((SLOTTED,) if joint is not None and joint.pieces else ()))
 
 
+def in_clamps(thing: Thing, minutes: float) -> Made:
+    """What is glued, and a set of clamps on it."""
+    return Made(thing, minutes, GLUED, "a corner opens when the clamp comes off too soon", clamped=True)
+
+
 def joined(site: Site, needs: tuple[Thing, ...]) -> Step:
     """Glue in four corners, its clamping and its hardening."""
     p = site.practice
@@ -136,7 +141,13 @@ def joined(site: Site, needs: tuple[Thing, ...]) -> Step:
         "frame",
         "Join the frame",
         (
-            Made(JOINED, p.clamp_min, "glue in clamps", "a corner opens when the clamp comes off too soon"),
+            Made(
+                JOINED,
+                p.clamp_min,
+                "glue in clamps",
+                "a corner opens when the clamp comes off too soon",
+                clamped=True,
+            ),
             Made(STRONG, p.glue_load_h * HOUR, "glue hardens", "the glue does not bear a load yet"),
         ),
         needs,

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from shadbo.core.steps import cautions
-from shadbo.core.steps.framing import FINISHED, MEASURED, finished, joined, measured, slotted, unclamped
+from shadbo.core.steps.framing import FINISHED, MEASURED, finished, in_clamps, joined, measured, slotted, unclamped
 from shadbo.core.steps.site import Site
 from shadbo.core.steps.step import Check, Made, Step, Thing
 from shadbo.core.words.words import both
@@ -70,7 +70,7 @@ def pegging(site: Site) -> Iterator[Step]:
         "join.three",
         "frame",
         "Join three rails",
-        (Made(three, p.clamp_min, "glue in clamps", "a corner opens when the clamp comes off too soon"),),
+        (in_clamps(three, p.clamp_min),),
         (*slotted(site), *site.have(pegs), FINISHED, Thing("marked", "object")),
         (both("the fourth goes on last, over its dowel: lay it on dry as a spacer"),),
         view="front",

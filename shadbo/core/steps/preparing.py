@@ -16,6 +16,8 @@ from shadbo.core.words.words import both
 CANVAS = ("canvas.width", "canvas.height", "canvas.depth")
 STRETCHED = Thing("measured", "canvas")
 
+GLUED = "glue in clamps"
+
 
 def preparing(site: Site) -> Iterator[Step]:
     """Canvases that are stretched, cloth that is flattened, and all others looked over, alike ones together."""
@@ -156,7 +158,15 @@ def _stretched(site: Site, piece: Piece) -> Iterator[Step]:
         "join.bars",
         "prepare",
         "Join the bars, and square them",
-        (Made(frame, site.practice.clamp_min, "glue in clamps", "the corners open when the cloth pulls"),),
+        (
+            Made(
+                frame,
+                site.practice.clamp_min,
+                GLUED,
+                "the corners open when the cloth pulls",
+                clamped=True,
+            ),
+        ),
         site.have(bars),
         (both("measure both diagonals before it is pinned"),),
         view="stretch",

@@ -71,7 +71,7 @@ class Made:
     """What a step makes, and how long after its end it can be used: ``why`` says what happens in that time.
 
     ``early`` says what comes of using it sooner. ``days`` are working days, which count by the shop's calendar;
-    ``after_min`` is then about what they take.
+    ``after_min`` is then about what they take. ``clamped``: a set of clamps is on it until somebody goes on with it.
     """
 
     thing: Thing
@@ -79,6 +79,7 @@ class Made:
     why: str = ""
     early: str = ""
     days: float = 0.0
+    clamped: bool = False
 
     def usable(self, ended: dt.datetime, calendar: Calendar) -> dt.datetime:
         """From when it can be used, by the time at which its step ended."""

@@ -3,7 +3,7 @@
 from alembic import context
 from sqlalchemy import create_engine, pool
 
-from shadbo.store import models_people, models_work  # noqa: F401  their tables are Base's too
+from shadbo.store import models_people, models_schedule, models_work  # noqa: F401  their tables are Base's too
 from shadbo.store.models import Base
 
 

@@ -1,0 +1,266 @@
+"""The weeks as a drawing: days across, hands and waits down, the days that were promised as flags below.
+
+Straight in px of its paper, y down. A hand's work on one job is a block like a rail laid on the bench, mitred at both
+ends, hatched by what is in hand.
+"""
+
+import datetime as dt
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from itertools import groupby
+
+from shadbo.core.build.assembly import Dot, Hatch
+from shadbo.core.drawing.ink import ACCENT, FILLS, INK, SOFT, Stroke
+from shadbo.core.drawing.marks import Circle, Fit, Group, Paper, Path, Sheet2D, Text
+from shadbo.core.drawing.svg import write_svg
+from shadbo.core.schedule.dispatch import Placed
+from shadbo.core.schedule.hours import Hand, stretches
+from shadbo.core.schedule.outline import moment
+from shadbo.core.schedule.reasons import chain
+from shadbo.core.schedule.said import day_said, time_said
+from shadbo.core.schedule.schedule import Schedule
+from shadbo.core.schedule.views import LOOK_AHEAD, promise_of
+from shadbo.core.schedule.work import blocks, work_of
+from shadbo.core.shop.calendar import WEEK
+from shadbo.core.steps.step import Stuff
+
+PAPER = Paper("weeks", 940, 560, (0, 0, 0, 0))
+LEFT, TOP, ROW, BLOCK = 92.0, 34.0, 56.0, 34.0
+COLUMNS = 10
+LANE, MOST_LANES = 24.0, 7
+MITRE, NARROW = 4.0, 20.0
+IDLE, LEAD_MIN = 48.0, 30
+LINE = "#d8d0bc"
+STOP, CAUTION = "#9c1c1c", "#7a4a00"
+HATCHES: dict[Stuff, Hatch] = {"piece": "textile", "wood": "wood", "paper": "mat", "glass": "glass"}
+LONG_WAIT = 120
+"""Minutes of a wait that is drawn."""
+
+
+@dataclass(frozen=True, slots=True)
+class Column:
+    """One day on which somebody works: its place across, and the minutes that its width stands for."""
+
+    day: dt.date
+    x: float
+    width: float
+    start: int
+    end: int
+
+
+class Days:
+    """Where a time stands across the paper. A day with much work is wider than one on which little is to be done."""
+
+    def __init__(self, s: Schedule) -> None:
+        found: list[tuple[dt.date, int, int]] = []
+        hands = s.house.hands or (Hand("", ""),)
+        for n in range(LOOK_AHEAD):
+            day = s.today + dt.timedelta(days=n)
+            parts = [x for h in hands for x in stretches(s.house.calendar, day, 1, h.worker) if x[1] > s.now]
+            if parts and len(found) < COLUMNS:
+                found.append((day, max(min(a for a, _ in parts), s.now - LEAD_MIN), max(b for _, b in parts)))
+        busy = [_busiest(s, a, b) for _, a, b in found]
+        spare = PAPER.width - LEFT - 6 - IDLE * len(found)
+        self.columns, x = [], LEFT
+        for (day, a, b), work in zip(found, busy, strict=True):
+            share = work / sum(busy) if any(busy) else 1 / len(found)
+            width = IDLE + spare * share
+            self.columns.append(Column(day, x, width, a, b))
+            x += width
+
+    def x(self, at: int) -> float:
+        """A time's place; within the night it is at the edge of the day, beyond the last day at the paper's edge."""
+        for column in self.columns:
+            if at <= column.start:
+                return column.x
+            if at < column.end:
+                return column.x + 3 + (column.width - 6) * (at - column.start) / (column.end - column.start)
+        return PAPER.width - 4
+
+    def of(self, day: dt.date) -> float | None:
+        """Where the end of a day stands; None beyond the last."""
+        before = [c for c in self.columns if c.day <= day]
+        if not before or (day > self.columns[-1].day):
+            return None
+        return before[-1].x + before[-1].width
+
+
+def _busiest(s: Schedule, start: int, end: int) -> int:
+    """Minutes that the hand with most to do on a day is at work."""
+    most = 0
+    for hand in s.house.hands:
+        most = max(most, sum(p.end - p.start for p in work_of(s, hand.id) if start <= p.start < end))
+    return most
+
+
+def draw_weeks(s: Schedule) -> str:
+    """The weeks as SVG. What belongs to a job carries its number as ``data-key``."""
+    days = Days(s)
+    waits = _lanes(list(_waits(s, days)))
+    low = TOP + 20 + ROW * max(len(s.house.hands), 1)
+    flags = low + LANE * (min(len({n for n, _ in waits}), MOST_LANES) + 1)
+    height = flags + 72
+    paper = Paper(PAPER.name, PAPER.width, height, PAPER.keep)
+    groups = [
+        *_grid(s, days, flags + 62),
+        *(g for n, hand in enumerate(s.house.hands) for g in _row(s, days, hand, TOP + 20 + ROW * n)),
+        *_waiting(waits, low),
+        *_promised(s, days, flags),
+        *_now(s, days, flags + 62),
+    ]
+    sheet = Sheet2D(paper, Fit(1, 0, 0), groups, " ".join(_sentences(s)))
+    return write_svg(sheet, f"The work of {len(days.columns)} days")
+
+
+def _label(at: Dot, text: str, **more: object) -> Text:
+    return Text(at, text, **{"size": 15.0, "colour": INK, **more})  # type: ignore[arg-type]
+
+
+def _grid(s: Schedule, days: Days, bottom: float) -> Iterator[Group]:
+    marks: list[Path | Circle | Text] = []
+    for c in days.columns:
+        marks.append(Path(((c.x, 4), (c.x, bottom)), Stroke(LINE, 1.2)))
+        today = c.day == s.today
+        said = f"{WEEK[c.day.weekday()]} {c.day.day}"
+        marks.append(_label((c.x + 5, 18), said, size=16.0, colour=ACCENT if today else INK, bold=today))
+    marks.append(Path(((LEFT, 26), (PAPER.width, 26)), Stroke(INK, 1.2)))
+    yield Group("", "grid", tuple(marks))
+
+
+def _now(s: Schedule, days: Days, bottom: float) -> Iterator[Group]:
+    x = days.x(s.now)
+    line = Path(((x, 27), (x, bottom)), Stroke(ACCENT, 1.8))
+    yield Group("", "now", (line, _label((x + 4, bottom - 2), "now", size=13.0, colour=ACCENT)))
+
+
+def _row(s: Schedule, days: Days, hand: Hand, y: float) -> Iterator[Group]:
+    name: list[Path | Circle | Text] = [_label((0, y + 21), hand.name.split()[0], bold=True, size=16.0)]
+    if hand.learning:
+        name.append(_label((0, y + 36), "learning", size=13.0, colour=SOFT))
+    yield Group("", "hand", tuple(name))
+    for block in blocks(work_of(s, hand.id)):
+        if block[0].start < days.columns[-1].end if days.columns else False:
+            yield _block(s, days, block, y)
+
+
+def _block(s: Schedule, days: Days, block: Sequence[Placed], y: float) -> Group:
+    left, right = days.x(block[0].start), days.x(block[-1].end)
+    right = max(right, left + 5)
+    tasks = s.cases[block[0].job].outline.tasks
+    by_stuff: dict[Stuff, int] = {}
+    for p in block:
+        stuff = tasks[p.task].stuff
+        by_stuff[stuff] = by_stuff.get(stuff, 0) + p.end - p.start
+    stuff = max(by_stuff, key=lambda k: (by_stuff[k], k))
+    mitre = min(MITRE, (right - left) / 3)
+    ring = ((left, y), (right, y), (right - mitre, y + BLOCK), (left + mitre, y + BLOCK))
+    hatch = HATCHES[stuff]
+    marks: list[Path | Circle | Text] = [
+        Path(ring, Stroke(INK, 1.2), True, hatch if FILLS[hatch].path else "", FILLS[hatch].tone)
+    ]
+    job = block[0].job
+    if right - left >= NARROW:
+        marks.append(_label(((left + right) / 2, y + 22), str(job), size=14.5, anchor="middle", halo=True))
+    return Group(str(job), "block", tuple(marks))
+
+
+@dataclass(frozen=True, slots=True)
+class Wait:
+    """A wait of a job between two places across."""
+
+    left: float
+    right: float
+    job: int
+    says: str
+
+
+def _waits(s: Schedule, days: Days) -> Iterator[Wait]:
+    """Waits that make a job's day, and that are long enough to be seen."""
+    for number in s.order:
+        links = [x for x in chain(s, number) if x.kind == "wait"]
+        for link in links:
+            if (link.end - link.start) < dt.timedelta(minutes=LONG_WAIT):
+                continue
+            left, right = (days.x(round(t.timestamp() / 60)) for t in (link.start, link.end))
+            if left < PAPER.width - 60 and days.columns:
+                ends = day_said(link.end.astimezone(s.house.calendar.clock).date(), s.today)
+                until = f" until {ends}" if link.end - link.start > dt.timedelta(days=2) else ""
+                yield Wait(left, max(right, left + 8), number, f"{number} {link.says}{until}")
+
+
+def _lanes(waits: list[Wait]) -> list[tuple[int, Wait]]:
+    """Each wait on the first lane where it and its words meet no other; what finds none is left out."""
+    ends: list[float] = []
+    out: list[tuple[int, Wait]] = []
+    for wait in sorted(waits, key=lambda w: (w.left, w.job)):
+        reach = max(wait.right, wait.left + 6 + 6.2 * len(wait.says)) + 8
+        n = next((i for i, end in enumerate(ends) if end <= wait.left), len(ends))
+        if n >= MOST_LANES:
+            continue
+        if n == len(ends):
+            ends.append(0.0)
+        ends[n] = reach
+        out.append((n, wait))
+    return out
+
+
+def _waiting(waits: Sequence[tuple[int, Wait]], top: float) -> Iterator[Group]:
+    yield Group(
+        "",
+        "hand",
+        (
+            _label((0, top + 18), "Waiting", bold=True, size=16.0),
+            _label((0, top + 33), "by itself", size=13.0, colour=SOFT),
+        ),
+    )
+    for lane, w in waits:
+        y = top + 18 + LANE * lane
+        dashed, solid = Stroke(SOFT, 1.1, "4 3"), Stroke(SOFT, 1.1)
+        start = min(w.left, PAPER.width - 6.2 * len(w.says) - 8)
+        marks: tuple[Path | Circle | Text, ...] = (
+            Path(((w.left, y), (w.right, y)), dashed),
+            Path(((w.left, y - 3), (w.left, y + 4)), solid),
+            Path(((w.right, y - 3), (w.right, y + 4)), solid),
+            _label((start + 5, y - 4), w.says, size=13.5, colour="#4c493f"),
+        )
+        yield Group(str(w.job), "wait", marks)
+
+
+def _promised(s: Schedule, days: Days, y: float) -> Iterator[Group]:
+    """A flag for each job at the end of the day that it is promised for; those of one day one above the other."""
+    yield Group("", "hand", (_label((0, y + 17), "Promised", bold=True, size=16.0),))
+    due = sorted((c.due, n) for n, c in s.cases.items() if c.due is not None)
+    for day, jobs in groupby(due, key=lambda x: x[0]):
+        x = days.of(max(day, s.today))
+        if x is None:
+            continue
+        numbers = [n for _, n in jobs]
+        for k, number in enumerate(numbers):
+            kind = promise_of(s, number)
+            tone = {"late": STOP, "close": CAUTION}.get(kind, "#fcfbf5")
+            colour = "#ffffff" if kind in ("late", "close") else SOFT if kind == "not planned" else INK
+            left = x - 40 - 3 * (k % 3)
+            top = y + 20 * (k % 3)
+            ring = ((left, top), (left + 37, top), (left + 32, top + 9), (left + 37, top + 18), (left, top + 18))
+            edge = Stroke(SOFT, 1.0, "3 2") if kind == "not planned" else Stroke(INK, 1.0)
+            yield Group(
+                str(number),
+                "flag",
+                (
+                    Path(((left, top), (left, y + 62)), Stroke(INK, 1.0)),
+                    Path(ring, edge, True, "", tone),
+                    _label((left + 4, top + 14), str(number), size=14.5, colour=colour),
+                ),
+            )
+
+
+def _sentences(s: Schedule) -> Iterator[str]:
+    """The drawing in words, for who does not see it."""
+    calendar = s.house.calendar
+    for hand in s.house.hands:
+        mine = work_of(s, hand.id)
+        last = time_said(moment(mine[-1].start), s.today, calendar) if mine else ""
+        yield f"{hand.name}: {len(mine)} steps, the last {last}." if mine else f"{hand.name}: nothing to do."
+    late = [str(n) for n in s.cases if promise_of(s, n) == "late"]
+    if late:
+        yield f"Late: {', '.join(late)}."

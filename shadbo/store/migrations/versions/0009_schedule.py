@@ -1,0 +1,42 @@
+"""What is left of each job, kept for the schedule, and the secret addresses of calendars."""
+
+import sqlalchemy as sa
+from alembic import op
+from sqlalchemy.dialects.postgresql import JSONB
+
+revision = "0009"
+down_revision = "0008"
+branch_labels = None
+depends_on = None
+
+ROLE = "shadbo_workshop"
+OWN = "workshop_id = current_setting('shadbo.workshop', true)"
+TABLES = ("outlines", "feeds")
+
+
+def upgrade() -> None:
+    op.create_table(
+        "outlines",
+        sa.Column("workshop_id", sa.Text, primary_key=True),
+        sa.Column("job_id", sa.Integer, primary_key=True),
+        sa.Column("version", sa.Integer, nullable=False),
+        sa.Column("planned_with", sa.Text, nullable=False),
+        sa.Column("document", JSONB, nullable=False),
+        sa.ForeignKeyConstraint(["workshop_id", "job_id"], ["jobs.workshop_id", "jobs.id"], ondelete="CASCADE"),
+    )
+    op.create_table(
+        "feeds",
+        sa.Column("token_hash", sa.Text, primary_key=True),
+        sa.Column("workshop_id", sa.Text, sa.ForeignKey("workshops.id", ondelete="CASCADE"), nullable=False),
+        sa.Column("who", sa.Text, nullable=False),
+        sa.Column("made_at", sa.DateTime(timezone=True), nullable=False, server_default=sa.func.now()),
+    )
+    for table in TABLES:
+        op.execute(f"grant select, insert, update, delete on {table} to {ROLE}")
+        op.execute(f"alter table {table} enable row level security")
+        op.execute(f"create policy {table}_of_its_own on {table} to {ROLE} using ({OWN}) with check ({OWN})")
+
+
+def downgrade() -> None:
+    for table in TABLES:
+        op.drop_table(table)
