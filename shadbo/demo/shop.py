@@ -1,5 +1,6 @@
 """Stock and practice of the demo workshop. All names, sizes and prices are invented."""
 
+from shadbo.core.shop.calendar import Calendar
 from shadbo.core.shop.materials import FloaterProfile, Hanger, PadStock, PlainStock, Screw, Wire
 from shadbo.core.shop.shop import Shop
 from shadbo.core.shop.stock import Stock
@@ -249,4 +250,4 @@ def demo_shop() -> Shop:
         dowels=DOWELS,
         corners=CORNERS,
     )
-    return Shop(name="Netloft Framing", mark="0.5 mm", stock=stock)
+    return Shop(name="Netloft Framing", mark="0.5 mm", calendar=Calendar(zone="Europe/Copenhagen"), stock=stock)

@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from pydantic import TypeAdapter
-from sqlalchemy import delete, select
+from sqlalchemy import case, delete, select
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
@@ -73,11 +73,12 @@ class Scheduling:
         return shop_as_of(self._session, self._workshop_id, mark)
 
     def hands(self, shop: Shop) -> tuple[Hand, ...]:
-        """Who works here: those who have been here longest first; who is learning comes last."""
+        """Who works here: owners first, then by name; who is learning comes last."""
         mine = select(PersonRow.id, PersonRow.name, PersonRow.role).where(
             PersonRow.workshop_id == self._workshop_id, PersonRow.left_at.is_(None), PersonRow.role != "tablet"
         )
-        found = self._session.execute(mine.order_by(PersonRow.role == "apprentice", PersonRow.made_at, PersonRow.id))
+        ranks = case({"owner": 0, "framer": 1}, value=PersonRow.role, else_=2)
+        found = self._session.execute(mine.order_by(ranks, PersonRow.name, PersonRow.id))
         return tuple(Hand(id_, name, role == "apprentice", shop.crew.get(id_, Worker())) for id_, name, role in found)
 
     def let_go(self) -> None:

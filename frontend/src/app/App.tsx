@@ -4,6 +4,8 @@ import { DoorsProvider } from "../doors/here";
 import { PeoplePage } from "../doors/PeoplePage";
 import { JobPage } from "../job/JobPage";
 import { JobList } from "../list/JobList";
+import { TodayPage } from "../schedule/TodayPage";
+import { WeeksPage } from "../schedule/WeeksPage";
 import { SettingsPage } from "../settings/SettingsPage";
 import { StockPage } from "../stock/StockPage";
 import { Nowhere } from "./Nowhere";
@@ -18,6 +20,8 @@ export function App() {
             <Route path="/" element={<JobList />} />
             <Route path="/people" element={<PeoplePage />} />
             <Route path="/settings" element={<SettingsPage />} />
+            <Route path="/today" element={<TodayPage />} />
+            <Route path="/weeks" element={<WeeksPage />} />
             <Route path="/stock" element={<StockPage />} />
             <Route path="/jobs/:id" element={<JobPage />} />
             <Route path="/jobs/:id/bench" element={<BenchPage />} />

@@ -1,22 +1,38 @@
-import type { ReactNode } from "react";
-import { Link } from "react-router";
+import { Link, NavLink } from "react-router";
 import { SystemSwitch, useMeasures } from "../app/system";
 import { WhoMenu } from "./WhoMenu";
 
-/** What stands above every page but a job's own: the shop, ways on, who is here, the system. */
-export function PageHeader({ home, children }: { home?: boolean; children?: ReactNode }) {
+const WAYS = [
+  ["/", "Rack"],
+  ["/today", "Today"],
+  ["/weeks", "Weeks"],
+  ["/stock", "Stock"],
+  ["/settings", "Settings"],
+] as const;
+
+/** What stands above every page but a job's own: the shop, the ways on, who is here, the system. */
+export function PageHeader() {
   const { shopName } = useMeasures();
   return (
     <header className="flex min-h-14 flex-wrap items-center gap-x-6 border-b border-ink">
-      {home ? (
-        <span className="small-caps">Shadbo</span>
-      ) : (
-        <Link to="/" className="small-caps grid min-h-10 content-center" title="To all jobs">
-          Shadbo
-        </Link>
-      )}
+      <Link to="/" className="small-caps grid min-h-10 content-center" title="To all jobs">
+        Shadbo
+      </Link>
       <span className="grow text-soft">{shopName}</span>
-      {children}
+      <nav aria-label="Pages of the shop" className="flex flex-wrap gap-x-5">
+        {WAYS.map(([to, label]) => (
+          <NavLink
+            key={to}
+            to={to}
+            end
+            className={({ isActive }) =>
+              `grid min-h-10 content-center ${isActive ? "font-bold underline decoration-accent decoration-3 underline-offset-6" : "link"}`
+            }
+          >
+            {label}
+          </NavLink>
+        ))}
+      </nav>
       <WhoMenu />
       <SystemSwitch />
     </header>

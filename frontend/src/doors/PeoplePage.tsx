@@ -1,7 +1,17 @@
 import { useCallback, useEffect, useState } from "react";
-import { api, type Crew, type GivenCode, got, type Person, Refused, words } from "../api/client";
+import {
+  api,
+  type Crew,
+  type CrewHours,
+  type GivenCode,
+  got,
+  type Person,
+  Refused,
+  words,
+} from "../api/client";
 import { longDay, timeOf } from "../ui/dates";
 import { Field } from "../ui/Field";
+import { HoursForm } from "./HoursForm";
 import { useDoors } from "./here";
 import { PageHeader } from "./PageHeader";
 
@@ -14,7 +24,11 @@ export function PeoplePage() {
   const [crew, setCrew] = useState<Crew | null>(null);
   const [code, setCode] = useState<GivenCode | null>(null);
   const [trouble, setTrouble] = useState("");
+  const [hours, setHours] = useState<CrewHours[]>([]);
   const load = useCallback(() => {
+    got(api.GET("/api/people/hours"))
+      .then(setHours)
+      .catch((e: unknown) => setTrouble(words(e)));
     got(api.GET("/api/people"))
       .then(setCrew)
       .catch((e: unknown) => setTrouble(words(e)));
@@ -66,6 +80,17 @@ export function PeoplePage() {
                   ) : (
                     <span className="small-caps">{p.role}</span>
                   )}
+                  {hours
+                    .filter((h) => h.id === p.id)
+                    .map((h) => (
+                      <HoursForm
+                        key={h.id}
+                        of={h}
+                        name={p.name}
+                        may={may("practice")}
+                        onSet={(now) => setHours((all) => all.map((x) => (x.id === now.id ? now : x)))}
+                      />
+                    ))}
                 </li>
               ))}
             </ul>

@@ -141,14 +141,7 @@ export function JobList() {
 
   return (
     <div className="mx-auto flex min-h-dvh max-w-6xl flex-col px-4 pb-10">
-      <PageHeader home>
-        <Link to="/stock" className="link grid min-h-10 content-center">
-          Stock
-        </Link>
-        <Link to="/settings" className="link grid min-h-10 content-center">
-          Settings
-        </Link>
-      </PageHeader>
+      <PageHeader />
       <main className="grow">
         <div className="flex flex-wrap items-end gap-x-6 gap-y-3 py-5">
           <h1 className="grow text-3xl font-extrabold">{TITLES[shelf]}</h1>

@@ -15,6 +15,7 @@ export function AboutForm({ about, may, onSet }: Props) {
   const [mark, setMark] = useState(about.mark);
   const [hours, setHours] = useState(about.hours);
   const [closed, setClosed] = useState(about.closed);
+  const [zone, setZone] = useState(about.zone);
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const [said, setSaid] = useState("");
   const sent = useRef({ what: "", id: "" });
@@ -23,13 +24,14 @@ export function AboutForm({ about, may, onSet }: Props) {
     currency === about.currency &&
     mark === about.mark &&
     hours === about.hours &&
-    closed === about.closed;
+    closed === about.closed &&
+    zone === about.zone;
   const set = async () => {
-    const what = JSON.stringify([name, currency, mark, hours, closed]);
+    const what = JSON.stringify([name, currency, mark, hours, closed, zone]);
     if (sent.current.what !== what) sent.current = { what, id: newId() };
     setWrong({});
     try {
-      const body = { edit_id: sent.current.id, name, currency, mark: mark as "1 mm", hours, closed };
+      const body = { edit_id: sent.current.id, name, currency, mark: mark as "1 mm", hours, closed, zone };
       const view = await got(api.POST("/api/practice/about", { body }));
       setHours(view.about.hours);
       setClosed(view.about.closed);
@@ -65,6 +67,14 @@ export function AboutForm({ about, may, onSet }: Props) {
         set={setClosed}
         wrong={wrong.closed}
         says="as 24 Dec to 2 Jan, 6 Jan; orders are counted without these days"
+      />
+      <Field
+        label="Clock on the wall, by its time zone"
+        value={zone}
+        set={setZone}
+        wrong={wrong.zone}
+        says="hours are those of this clock, summer time and all"
+        among={about.zones}
       />
       <fieldset className="pt-2">
         <legend className="text-soft">Cut to the nearest; a bare number is in its unit</legend>

@@ -9,12 +9,14 @@ interface Props {
   says?: string | undefined;
   complete?: string;
   secret?: boolean;
+  /** What can stand there, offered while it is typed. */
+  among?: readonly string[];
   /** Whether it has the focus when it comes. */
   first?: boolean;
 }
 
 /** A line to write on, with its label above it and what is wrong with it below. */
-export function Field({ label, value, set, wrong, says, complete, secret, first }: Props) {
+export function Field({ label, value, set, wrong, says, complete, secret, among, first }: Props) {
   const id = useId();
   return (
     <div>
@@ -30,12 +32,20 @@ export function Field({ label, value, set, wrong, says, complete, secret, first 
         autoComplete={complete ?? "off"}
         autoCapitalize="off"
         spellCheck={false}
+        list={among && `${id}-among`}
         aria-invalid={wrong ? true : undefined}
         aria-describedby={wrong || says ? `${id}-says` : undefined}
         // biome-ignore lint/a11y/noAutofocus: the one thing to do on a page that has nothing else
         autoFocus={first}
         onChange={(e) => set(e.target.value)}
       />
+      {among && (
+        <datalist id={`${id}-among`}>
+          {among.map((x) => (
+            <option key={x} value={x} />
+          ))}
+        </datalist>
+      )}
       <p id={`${id}-says`} className={`min-h-5 text-[15px] ${wrong ? "text-stop" : "text-soft"}`}>
         {wrong || says}
       </p>

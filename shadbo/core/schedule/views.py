@@ -9,7 +9,7 @@ from shadbo.core.schedule.dispatch import Placed
 from shadbo.core.schedule.hours import Hand, stretches
 from shadbo.core.schedule.outline import moment
 from shadbo.core.schedule.reasons import CLOSE_MIN, Link, chain, reason
-from shadbo.core.schedule.said import clock_said, day_said, lasts, time_said
+from shadbo.core.schedule.said import clock_said, day_said, lasts, time_said, when_said
 from shadbo.core.schedule.schedule import Schedule
 
 Promise = Literal["late", "close", "kept", "no day", "not planned", "done"]
@@ -163,24 +163,18 @@ def _link_view(s: Schedule, link: Link) -> LinkView:
 
 
 def today_view(s: Schedule) -> TodayView:
-    """Today, or the next day on which anybody works where today is over."""
+    """The first day on which there is something to do, and every wait that ends up to then."""
     day = next_day(s)
     hands = tuple(_hand_view(s, hand, day) for hand in s.house.hands)
     clock = s.house.calendar.clock
-    rings = tuple(
-        sorted((r for r in rings_of(s) if r.at.astimezone(clock).date() == day), key=lambda r: (r.at, r.job))
-    )
-    return TodayView(day, day_said(day, s.today), hands, rings)
+    rings = sorted((r for r in rings_of(s) if r.at.astimezone(clock).date() <= day), key=lambda r: (r.at, r.job))
+    return TodayView(day, day_said(day, s.today), hands, tuple(rings))
 
 
 def next_day(s: Schedule) -> dt.date:
-    """The first day from now on with hours left in it; today where there is none."""
-    for n in range(LOOK_AHEAD):
-        day = s.today + dt.timedelta(days=n)
-        hands = s.house.hands or (Hand("", ""),)
-        if any(b > s.now for h in hands for _, b in stretches(s.house.calendar, day, 1, h.worker)):
-            return day
-    return s.today
+    """The day on which the next step begins; today where there is none."""
+    first = min((p.start for placed in s.rota.placed.values() for p in placed), default=s.now)
+    return moment(first).astimezone(s.house.calendar.clock).date()
 
 
 def of_day(s: Schedule, day: dt.date) -> Iterator[Placed]:
@@ -238,5 +232,5 @@ def rings_of(s: Schedule) -> Iterator[Ring]:
             if (at, why) not in told:
                 told.add((at, why))
                 when = moment(at)
-                said = clock_said(when, s.house.calendar)
+                said = when_said(when, s.today, s.house.calendar)
                 yield Ring(when, said, number, case.title or "untitled", task.id, why, runs)

@@ -7,7 +7,8 @@ from pydantic import Field
 from shadbo.core.shop.calendar import MOST_SHUT, Open, Shut
 from shadbo.core.shop.values import Id, Value
 
-Rate = Annotated[float, Field(ge=0, le=10_000)]
+MOST_RATE = 10_000
+Rate = Annotated[float, Field(ge=0, le=MOST_RATE)]
 
 
 class Worker(Value):

@@ -141,13 +141,7 @@ def joined(site: Site, needs: tuple[Thing, ...]) -> Step:
         "frame",
         "Join the frame",
         (
-            Made(
-                JOINED,
-                p.clamp_min,
-                "glue in clamps",
-                "a corner opens when the clamp comes off too soon",
-                clamped=True,
-            ),
+            in_clamps(JOINED, p.clamp_min),
             Made(STRONG, p.glue_load_h * HOUR, "glue hardens", "the glue does not bear a load yet"),
         ),
         needs,

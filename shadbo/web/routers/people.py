@@ -1,14 +1,23 @@
 """Who works here: people, their roles, the codes that let them in, the tablets on the benches."""
 
+import datetime as dt
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Path, status
+from pydantic import Field
 
+from shadbo.core.decisions.edit import BadEdit
 from shadbo.core.roles import ROLE_SAYS, Role
+from shadbo.core.shop.calendar import NotHours, hours_text, parse_hours, parse_shut, shut_text
+from shadbo.core.shop.crew import MOST_RATE, Worker
+from shadbo.core.shop.shop import Shop
+from shadbo.core.shop.values import Line
+from shadbo.core.words.amounts import NotAnAmount, parse_number
+from shadbo.core.words.days import NotADay
 from shadbo.store.people import JOIN_HOURS, PAIR_MINUTES, Person
-from shadbo.web.bodies import Body
-from shadbo.web.deps import PeopleDep
+from shadbo.web.bodies import Body, EditId
+from shadbo.web.deps import JobsDep, PeopleDep, StockDep
 from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 from shadbo.web.routers.doors import Name
@@ -37,6 +46,27 @@ class NewTablet(Body):
     """What the tablet is called: the bench that it lies on."""
 
     name: Name
+
+
+class HoursTo(Body):
+    """Hours of their own (empty: whenever it is open), days away, the rate of an hour; as they are typed."""
+
+    edit_id: EditId
+    hours: Annotated[Line, Field(max_length=200)] | None = None
+    away: Annotated[str, Field(max_length=1000)] | None = None
+    rate: Annotated[Line, Field(max_length=20)] | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class CrewHours:
+    """When somebody works: hours of their own, or empty; the shop's, days away, the rate of an hour and its money."""
+
+    id: str
+    hours: str
+    usual: str
+    away: str
+    rate: str
+    currency: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,6 +123,63 @@ def new_code(people: PeopleDep, person_id: PersonId) -> Code:
     """A new code for who has forgotten a password; the old one stays good until it is used."""
     code = people.code_to_join(person_id)
     return Code(people.get(person_id), code, f"{JOIN_HOURS} hours")
+
+
+@router.post("/{person_id}/hours")
+@opens_to("practice")
+def set_hours(people: PeopleDep, store: StockDep, person_id: PersonId, body: HoursTo) -> CrewHours:
+    """When somebody works, when they are away, what their hour costs; what is left out stays."""
+    name = people.get(person_id).name
+
+    def change(shop: Shop) -> tuple[Shop, str]:
+        worker = _worker(shop, shop.crew.get(person_id, Worker()), body)
+        said = f"{name}: {_said(shop, worker)}"
+        return shop.model_copy(update={"crew": {**shop.crew, person_id: worker}}), said
+
+    return _hours_of(store.change(change, body.edit_id), person_id)
+
+
+@router.get("/hours")
+@opens_to("look")
+def hours(people: PeopleDep, jobs: JobsDep) -> list[CrewHours]:
+    """When everybody works here."""
+    shop = jobs.shop()
+    return [_hours_of(shop, p.id) for p in people.all() if p.role != "tablet"]
+
+
+def _hours_of(shop: Shop, person_id: str) -> CrewHours:
+    worker = shop.crew.get(person_id, Worker())
+    own = hours_text(worker.hours) if worker.hours is not None else ""
+    rate = f"{worker.rate:g}" if worker.rate is not None else ""
+    return CrewHours(person_id, own, hours_text(shop.calendar.hours), shut_text(worker.away), rate, shop.currency)
+
+
+def _said(shop: Shop, worker: Worker) -> str:
+    parts = [hours_text(worker.hours) if worker.hours is not None else "works whenever it is open"]
+    parts += [f"away {shut_text(worker.away)}"] if worker.away else []
+    parts += [f"{shop.currency} {worker.rate:g} an hour"] if worker.rate is not None else []
+    return ", ".join(parts)
+
+
+def _worker(shop: Shop, was: Worker, body: HoursTo) -> Worker:
+    """What is typed, refused at its field."""
+    try:
+        own = was.hours if body.hours is None else parse_hours(body.hours) or None
+    except NotHours as bad:
+        raise BadEdit("hours", str(bad), body.hours) from None
+    try:
+        away = was.away if body.away is None else parse_shut(body.away, dt.date.today(), shop.system == "in")
+    except NotADay as bad:
+        raise BadEdit("away", str(bad), body.away) from None
+    rate = was.rate
+    if body.rate is not None:
+        try:
+            rate = parse_number(body.rate) if body.rate.strip() else None
+        except NotAnAmount as bad:
+            raise BadEdit("rate", str(bad), body.rate) from None
+        if rate is not None and not 0 <= rate <= MOST_RATE:
+            raise BadEdit("rate", f"between 0 and {MOST_RATE} makes sense here", body.rate or "")
+    return Worker(hours=own, away=away, rate=rate)
 
 
 @router.delete("/{person_id}/devices")

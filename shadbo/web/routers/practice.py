@@ -12,7 +12,7 @@ from shadbo.core.settings.habits import Habits, changed, habits
 from shadbo.core.settings.shown import Worked, worked
 from shadbo.core.settings.table import Setting
 from shadbo.core.settings.values import BadSetting, read, says, set_to, settings_of, value_of
-from shadbo.core.shop.calendar import Calendar, NotHours, hours_text, parse_hours, parse_shut, shut_text
+from shadbo.core.shop.calendar import Calendar, NotHours, hours_text, parse_hours, parse_shut, shut_text, zones
 from shadbo.core.shop.shop import Practice, Shop
 from shadbo.core.shop.values import Line
 from shadbo.core.words.days import NotADay
@@ -27,7 +27,7 @@ router = APIRouter(prefix="/api/practice", tags=["practice"], responses=RESPONSE
 
 @dataclass(frozen=True, slots=True)
 class About:
-    """The workshop itself: its name, its money, the mark that it cuts to, all marks there are; when it is open."""
+    """The workshop itself: its name, money and mark, all marks there are; when it is open, and by whose clock."""
 
     name: str
     currency: str
@@ -35,6 +35,8 @@ class About:
     marks: tuple[str, ...]
     hours: str
     closed: str
+    zone: str
+    zones: tuple[str, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,12 +71,16 @@ class AboutTo(Body):
     mark: MarkName
     hours: Annotated[Line, Field(max_length=200)] | None = None
     closed: Annotated[str, Field(max_length=1000)] | None = None
+    zone: Annotated[Line, Field(max_length=60)] | None = None
 
 
 def _view(shop: Shop) -> PracticeView:
     marks = MarkName.__args__  # type: ignore[attr-defined]
     hours, closed = hours_text(shop.calendar.hours), shut_text(shop.calendar.shut)
-    return PracticeView(About(shop.name, shop.currency, shop.mark, marks, hours, closed), habits(shop))
+    clock = shop.calendar.zone
+    return PracticeView(
+        About(shop.name, shop.currency, shop.mark, marks, hours, closed, clock, zones()), habits(shop)
+    )
 
 
 def _setting(shop: Shop, name: str) -> Setting:
@@ -141,13 +147,17 @@ def _calendar(shop: Shop, body: AboutTo) -> Calendar:
         shut = shop.calendar.shut if body.closed is None else parse_shut(body.closed, today, shop.system == "in")
     except NotADay as bad:
         raise BadEdit("closed", str(bad), body.closed) from None
-    return Calendar(hours=hours, shut=shut)
+    zone = shop.calendar.zone if body.zone is None else body.zone.strip()
+    if zone not in zones():
+        raise BadEdit("zone", "no time zone of this name: Europe/Copenhagen", zone)
+    return Calendar(hours=hours, shut=shut, zone=zone)
 
 
 def _told(was: Calendar, now: Calendar) -> list[tuple[str, str, str]]:
     return [
         ("Open", hours_text(was.hours), hours_text(now.hours)),
         ("Closed", shut_text(was.shut), shut_text(now.shut)),
+        ("Clock", was.zone, now.zone),
     ]
 
 

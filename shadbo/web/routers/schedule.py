@@ -70,7 +70,7 @@ class DayView:
 
 
 class AskAbout(Body):
-    """A piece that might come in: one of the examples, or another like a job; and the day it would be promised for."""
+    """A piece that might come in: an example, or another like a job; and the day it would be promised for."""
 
     example: Annotated[str, Field(max_length=40)] = ""
     job_id: Annotated[int, Field(ge=1)] | None = None
