@@ -20,6 +20,15 @@ work, benches or clamps that are taken, or the shop is closed."""
 
 
 @dataclass(frozen=True, slots=True)
+class Part:
+    """One stretch of a task, and who is at it: a task longer than a day is done in several."""
+
+    start: int
+    end: int
+    hands: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Placed:
     """One task in time: by whom, and what it could not begin before.
 
@@ -29,14 +38,27 @@ class Placed:
 
     job: int
     task: int
-    start: int
-    end: int
-    hands: tuple[str, ...]
+    parts: tuple[Part, ...]
     cause: Cause
     usable: int
     after: int | None = None
     held_by: Booking | None = None
     why: str = ""
+
+    @property
+    def start(self) -> int:
+        """When it begins."""
+        return self.parts[0].start
+
+    @property
+    def end(self) -> int:
+        """When it is done."""
+        return self.parts[-1].end
+
+    @property
+    def hands(self) -> tuple[str, ...]:
+        """Everybody who is at it."""
+        return tuple(dict.fromkeys(id_ for part in self.parts for id_ in part.hands))
 
 
 @dataclass(frozen=True, slots=True)
@@ -101,6 +123,15 @@ class Table:
             if free:
                 self._take(job, free[0])
 
+    def book_all(self, outlines: Mapping[int, Outline], rota: "Rota") -> None:
+        """Everything of a rota, so that what comes after it finds its place."""
+        for job, outline in outlines.items():
+            self.hold(job, outline.held)
+        for p in sorted((p for found in rota.placed.values() for p in found), key=lambda p: (p.start, p.end)):
+            for part in p.parts:
+                self.book(part.hands, Booking(part.start, part.end, p.job, p.task))
+            self.seize(p.job, outlines[p.job].tasks[p.task], p.end)
+
     def clamps_free(self, task: Task) -> int:
         """From when there is a set of clamps for it; NEVER while all are on frames that nobody took out yet."""
         return min(self.clamps) if task.takes and not self.alone else self.now
@@ -118,10 +149,16 @@ class Table:
         self.clamps[n] = NEVER
         self.taken.setdefault(job, []).append(n)
 
-    def first(self, at: int, minutes: int, people: int, liked: Sequence[str]) -> tuple[int, tuple[str, ...]]:
-        """When so many people and a bench are free at once, and who: whom the job knows first. NEVER: at no time."""
+    def first(
+        self, at: int, minutes: int, people: int, liked: Sequence[str], only: Sequence[str] = ()
+    ) -> tuple[int, tuple[str, ...]]:
+        """When so many people and a bench are free at once, and who: whom the job knows first. NEVER: at no time.
+
+        ``only`` these people, where any are named.
+        """
+        asked = only or self.free
         while at < NEVER:
-            fits = {id_: free.fit(at, minutes) for id_, free in self.free.items()}
+            fits = {id_: self.free[id_].fit(at, minutes) for id_ in asked}
             then = _soonest(fits, people, liked)
             bench = min((b.fit(then, minutes) for b in self.benches), default=then) if then < NEVER else then
             if then >= NEVER or bench > then:
@@ -189,6 +226,32 @@ def dispatch(outlines: Mapping[int, Outline], order: Sequence[int], table: Table
     return Rota({job: tuple(p for _, p in sorted(found.items())) for job, found in placed.items()}, frozenset(short))
 
 
+def replay(
+    outlines: Mapping[int, Outline], sequence: Sequence[tuple[int, int, tuple[str, ...]]], table: Table
+) -> Rota:
+    """Tasks one after the other, each as early as it can be with the people that are named for it.
+
+    The sequence puts every task after those that it needs; what is under way stands in it too.
+    """
+    placed: dict[int, dict[int, Placed]] = {job: {} for job in outlines}
+    for job, outline in outlines.items():
+        table.hold(job, outline.held)
+        for n, task in enumerate(outline.tasks):
+            if task.began is not None:
+                _under_way(table, job, n, task, placed[job])
+    chunk, short = table.house.chunk(), set()
+    for job, n, hands in sequence:
+        if n in placed[job]:
+            continue
+        put = _put(table, job, n, outlines[job].tasks[n], placed[job], chunk, (), hands)
+        if put is None:
+            short.add(job)
+            break
+        placed[job][n] = put
+    short |= {job for job, x in outlines.items() if len(placed[job]) < len(x.tasks)}
+    return Rota({job: tuple(p for _, p in sorted(found.items())) for job, found in placed.items()}, frozenset(short))
+
+
 def _under_way(table: Table, job: int, n: int, task: Task, placed: dict[int, Placed]) -> None:
     """A task that somebody is at: it goes on now, for what is left of its minutes."""
     assert task.began is not None
@@ -197,7 +260,7 @@ def _under_way(table: Table, job: int, n: int, task: Task, placed: dict[int, Pla
     end = table.now + left
     table.book(who, Booking(table.now, end, job, n))
     table.seize(job, task, end)
-    placed[n] = Placed(job, n, table.now, end, who, "now", table.now)
+    placed[n] = Placed(job, n, (Part(table.now, end, who),), "now", table.now)
 
 
 def _lay(table: Table, job: int, tasks: Sequence[Task], chunk: int, placed: dict[int, Placed]) -> bool:
@@ -205,7 +268,7 @@ def _lay(table: Table, job: int, tasks: Sequence[Task], chunk: int, placed: dict
     left = [n for n in range(len(tasks)) if n not in placed]
     liked: list[str] = [id_ for p in placed.values() for id_ in p.hands]
     while left:
-        able = [n for n in left if all(need.task in placed for need in tasks[n].needs)]
+        able = (n for n in left if all(need.task in placed for need in tasks[n].needs))
         found = next((n for n in able if table.clamps_free(tasks[n]) < NEVER), None)
         if found is None:
             return False
@@ -213,13 +276,21 @@ def _lay(table: Table, job: int, tasks: Sequence[Task], chunk: int, placed: dict
         if put is None:
             return False
         placed[found] = put
-        liked = [*put.hands, *(id_ for id_ in liked if id_ not in put.hands)]
+        hands = put.hands
+        liked = [*hands, *(id_ for id_ in liked if id_ not in hands)]
         left.remove(found)
     return True
 
 
 def _put(
-    table: Table, job: int, n: int, task: Task, placed: Mapping[int, Placed], chunk: int, liked: Sequence[str]
+    table: Table,
+    job: int,
+    n: int,
+    task: Task,
+    placed: Mapping[int, Placed],
+    chunk: int,
+    liked: Sequence[str],
+    only: Sequence[str] = (),
 ) -> Placed | None:
     """One task at its earliest, in parts where it is longer than anybody works at once; None where it never is."""
     if chunk <= 0:
@@ -229,23 +300,20 @@ def _put(
     if clamps > earliest:
         earliest, cause = clamps, "clamps"
     people = min(task.people, len(table.free))
-    left, at, began, held = task.minutes, earliest, None, None
-    hands: tuple[str, ...] = ()
+    left, at, held = task.minutes, earliest, None
+    parts: list[Part] = []
     while left > 0:
         part = min(left, chunk)
-        start, who = table.first(at, part, people, liked if began is None else hands)
+        start, who = table.first(at, part, people, parts[-1].hands if parts else liked, only)
         if start >= NEVER:
             return None
-        if began is None:
-            began = start
-            if start > earliest:
-                cause, held = _cause(table, who, earliest, start)
-        hands = (*hands, *(id_ for id_ in who if id_ not in hands))
+        if not parts and start > earliest:
+            cause, held = _cause(table, who, earliest, start)
+        parts.append(Part(start, start + part, who))
         table.book(who, Booking(start, start + part, job, n))
         at, left = start + part, left - part
-    assert began is not None
     table.seize(job, task, at)
-    return Placed(job, n, began, at, hands, cause, usable, after, held, why)
+    return Placed(job, n, tuple(parts), cause, usable, after, held, why)
 
 
 def _earliest(table: Table, task: Task, placed: Mapping[int, Placed]) -> tuple[int, Cause, int | None, str]:
@@ -266,9 +334,9 @@ def _earliest(table: Table, task: Task, placed: Mapping[int, Placed]) -> tuple[i
 
 def _cause(table: Table, who: Sequence[str], earliest: int, start: int) -> tuple[Cause, Booking | None]:
     """Why a task begins later than it could: the last that these people do before it, or the hour of the day."""
-    met = [b for id_ in who for b in table.free[id_].between(earliest, start)]
+    met = [b for id_ in who if (b := table.free[id_].last_between(earliest, start)) is not None]
     if met:
-        return "hands", max(met)
-    if table.benches and any(b.between(earliest, start) for b in table.benches):
+        return "hands", max(met, key=lambda b: (b.start, b.job, b.task))
+    if any(b.last_between(earliest, start) for b in table.benches):
         return "bench", None
     return "hours", None

@@ -13,14 +13,13 @@ from shadbo.core.build.assembly import Dot, Hatch
 from shadbo.core.drawing.ink import ACCENT, FILLS, INK, SOFT, Stroke
 from shadbo.core.drawing.marks import Circle, Fit, Group, Paper, Path, Sheet2D, Text
 from shadbo.core.drawing.svg import write_svg
-from shadbo.core.schedule.dispatch import Placed
 from shadbo.core.schedule.hours import Hand, stretches
 from shadbo.core.schedule.outline import moment
 from shadbo.core.schedule.reasons import chain
 from shadbo.core.schedule.said import day_said, time_said
 from shadbo.core.schedule.schedule import Schedule
 from shadbo.core.schedule.views import LOOK_AHEAD, promise_of
-from shadbo.core.schedule.work import blocks, work_of
+from shadbo.core.schedule.work import Spell, blocks, work_of
 from shadbo.core.shop.calendar import WEEK
 from shadbo.core.steps.step import Stuff
 
@@ -143,7 +142,7 @@ def _row(s: Schedule, days: Days, hand: Hand, y: float) -> Iterator[Group]:
             yield _block(s, days, block, y)
 
 
-def _block(s: Schedule, days: Days, block: Sequence[Placed], y: float) -> Group:
+def _block(s: Schedule, days: Days, block: Sequence[Spell], y: float) -> Group:
     left, right = days.x(block[0].start), days.x(block[-1].end)
     right = max(right, left + 5)
     tasks = s.cases[block[0].job].outline.tasks

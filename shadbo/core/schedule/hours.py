@@ -67,15 +67,15 @@ class Clock:
     """Minutes that the shop has been open, counted from one time on: what waits and lateness are told in."""
 
     def __init__(self, parts: Sequence[Stretch], start: int) -> None:
-        self._parts = [(max(a, start), b) for a, b in parts if b > start]
+        self.parts = [(max(a, start), b) for a, b in parts if b > start]
         self._before = [0]
-        for a, b in self._parts:
+        for a, b in self.parts:
             self._before.append(self._before[-1] + b - a)
 
     def open_until(self, at: int) -> int:
         """Minutes that it is open up to then; none before the start."""
         total = 0
-        for (a, b), before in zip(self._parts, self._before, strict=False):
+        for (a, b), before in zip(self.parts, self._before, strict=False):
             if at <= a:
                 break
             total = before + min(at, b) - a

@@ -1,7 +1,7 @@
 """Who has time when: free stretches that bookings are cut out of."""
 
-from bisect import bisect_left, bisect_right, insort
-from collections.abc import Callable, Iterator
+from bisect import bisect_left, bisect_right
+from collections.abc import Callable
 from dataclasses import dataclass, field
 
 from shadbo.core.schedule.hours import Stretch
@@ -9,7 +9,7 @@ from shadbo.core.schedule.hours import Stretch
 NEVER = 1 << 40
 
 
-@dataclass(frozen=True, slots=True, order=True)
+@dataclass(frozen=True, slots=True)
 class Booking:
     """Somebody is at a task from one time to another: of a job, by its place in the job's outline."""
 
@@ -25,16 +25,18 @@ class Free:
 
     more: Callable[[int], list[Stretch]]
     parts: list[Stretch] = field(default_factory=list)
-    booked: list[Booking] = field(default_factory=list)
     fetched: int = 0
     longest: int = 0
+    _starts: list[int] = field(default_factory=list)
+    _booked: list[Booking] = field(default_factory=list)
 
     def fit(self, at: int, minutes: int) -> int:
         """The first time from ``at`` on at which so many minutes are free in one stretch; else NEVER."""
         while self.longest >= minutes or self.fetched < SURE:
             n = max(bisect_right(self.parts, (at, NEVER)) - 1, 0)
-            for a, b in self.parts[n:]:
-                begin = max(a, at)
+            for i in range(n, len(self.parts)):
+                a, b = self.parts[i]
+                begin = a if a > at else at
                 if b - begin >= minutes:
                     return begin
             if not self._fetch():
@@ -56,15 +58,14 @@ class Free:
             right = [(end, b)] if b > end else []
             self.parts[n : n + 1] = left + right
             n += len(left) + len(right)
-        insort(self.booked, booking)
+        n = bisect_left(self._starts, start)
+        self._starts.insert(n, start)
+        self._booked.insert(n, booking)
 
-    def between(self, start: int, end: int) -> Iterator[Booking]:
-        """Bookings that lie between two times, the last first."""
-        for booking in reversed(self.booked):
-            if booking.start < end and booking.end > start:
-                yield booking
-            elif booking.end <= start:
-                return
+    def last_between(self, start: int, end: int) -> Booking | None:
+        """The last booking that begins before the one time and ends after the other."""
+        n = bisect_left(self._starts, end) - 1
+        return self._booked[n] if n >= 0 and self._booked[n].end > start else None
 
     def _fetch(self) -> bool:
         if self.fetched >= MOST_FETCHES:

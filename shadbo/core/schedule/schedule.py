@@ -8,12 +8,13 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 
 from shadbo.core.schedule.bound import Promise, least_lateness
-from shadbo.core.schedule.dispatch import Hours, House, Rota, Table, dispatch
+from shadbo.core.schedule.dispatch import Hours, House, Rota, Table, dispatch, replay
+from shadbo.core.schedule.exact import Asked, solve
 from shadbo.core.schedule.hours import Clock, Stretch, day_of, end_of_day, stretches
 from shadbo.core.schedule.outline import Outline, minute, moment
 from shadbo.core.schedule.people import MOST_FETCHES, NEVER
 
-TRIES_TASKS = 9000
+TRIES_TASKS = 4500
 """So many tasks are placed in all while better orders are looked for: some hundred milliseconds."""
 FAR_DAYS = 400
 
@@ -100,9 +101,11 @@ def schedule(cases: Sequence[Case], house: House, now: dt.datetime) -> Schedule:
 
 def again(s: Schedule, more: Case) -> Schedule:
     """A schedule with one more case after all others, so that none of those moves."""
-    cases = {**s.cases, more.number: more}
-    order = (*s.order, more.number)
-    rota = dispatch({n: c.outline for n, c in cases.items()}, order, Table(Hours(s.house, s.now)))
+    cases, order = {**s.cases, more.number: more}, (*s.order, more.number)
+    table = Table(Hours(s.house, s.now))
+    table.book_all({n: c.outline for n, c in s.cases.items()}, s.rota)
+    found = dispatch({more.number: more.outline}, (more.number,), table)
+    rota = Rota({**s.rota.placed, **found.placed}, s.rota.unplaced | found.unplaced)
     return replace(s, cases=cases, order=order, rota=rota)
 
 
@@ -122,17 +125,23 @@ class _Search:
         """The least late of all that were tried; of equal ones that in which jobs are ready sooner."""
         found = self._try(self._by_day())
         if found[0][0] > (least := self._least()):
-            found = min(found, self._try(self._by_slack()), key=lambda x: x[0])
+            for order in (self._by_slack(), self._by_reach()):
+                found = min(found, self._try(order), key=lambda x: x[0])
             found = self._moved_up(found, least)
+            found, least = self._solved(found, least)
         (late, _), order, rota = found
         return Schedule(self.cases, self.house, self.now, order, rota, late, min(least, late))
 
     def _try(self, order: tuple[int, ...]) -> _Tried:
         self.tries -= 1
         rota = dispatch(self.outlines, order, Table(self.hours))
+        return self._counted(rota), order, rota
+
+    def _counted(self, rota: Rota) -> tuple[int, int]:
+        """How late it is in all, and open minutes to all days, each job's to its own."""
         ready = {n: rota.ready(n) if c.whole else None for n, c in self.cases.items()}
         late = sum(self._late(n, at) for n, at in ready.items())
-        return (late, sum(self.clock.open_until(at) for at in ready.values() if at is not None)), order, rota
+        return late, sum(self.clock.open_until(at) for at in ready.values() if at is not None)
 
     def _late(self, number: int, ready: int | None) -> int:
         return late_by(self.clock, ready, self.dues.get(number))
@@ -151,6 +160,23 @@ class _Search:
             return self.clock.open_until(self.dues[n]) - self.clock.open_until(alone)
 
         return tuple(sorted(self.cases, key=lambda n: (slack(n), n)))
+
+    def _by_reach(self) -> tuple[int, ...]:
+        """What is due, or cannot be ready before, sooner goes first (the modified due date of the field)."""
+        key = {n: max(self.dues.get(n, NEVER), self.alone[n] or NEVER) for n in self.cases}
+        return tuple(sorted(self.cases, key=lambda n: (key[n], n)))
+
+    def _solved(self, found: _Tried, least: int) -> tuple[_Tried, int]:
+        """What a solver makes of it where it is small enough: a better order, a higher bound, or nothing."""
+        asked = Asked(self.outlines, self.hours, self.clock, self.dues, {n for n, c in self.cases.items() if c.whole})
+        solved = solve(asked, found[2], found[0][0]) if found[0][0] > least else None
+        if solved is None:
+            return found, least
+        if solved.sequence:
+            rota = replay(self.outlines, solved.sequence, Table(self.hours))
+            tried = self._counted(rota), found[1], rota
+            found = min(found, tried, key=lambda x: x[0])
+        return found, max(least, min(solved.least, found[0][0]))
 
     def _moved_up(self, found: _Tried, least: int) -> _Tried:
         """Late jobs put first, or before the one before them, as long as it makes the whole less late."""

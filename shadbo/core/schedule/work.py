@@ -1,27 +1,43 @@
-"""Whose work is what: somebody's tasks in time, and those of one job that follow one another as one stretch."""
+"""Whose work is what: somebody's stretches of work, and those of one job that follow one another together."""
 
 from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 
-from shadbo.core.schedule.dispatch import Placed
 from shadbo.core.schedule.schedule import Schedule
 
 GAP_MIN = 12
-"""Two tasks of one job closer than this are one stretch."""
+"""Two stretches of one job closer than this are one."""
 
 
-def work_of(s: Schedule, hand: str) -> list[Placed]:
-    """All tasks that somebody does, in the order of their beginning."""
-    mine = (p for placed in s.rota.placed.values() for p in placed if hand in p.hands)
-    return sorted(mine, key=lambda p: (p.start, p.job, p.task))
+@dataclass(frozen=True, slots=True, order=True)
+class Spell:
+    """Somebody is at a task of a job from one time to another; ``first``: the task begins with it."""
+
+    start: int
+    end: int
+    job: int
+    task: int
+    first: bool
 
 
-def blocks(tasks: Sequence[Placed]) -> Iterator[list[Placed]]:
-    """Tasks of one job that follow one another."""
-    block: list[Placed] = []
-    for p in tasks:
-        if block and (p.job != block[-1].job or p.start - block[-1].end > GAP_MIN):
+def work_of(s: Schedule, hand: str) -> list[Spell]:
+    """All that somebody does, in the order of its beginning."""
+    return sorted(
+        Spell(part.start, part.end, p.job, p.task, part is p.parts[0])
+        for placed in s.rota.placed.values()
+        for p in placed
+        for part in p.parts
+        if hand in part.hands
+    )
+
+
+def blocks(work: Sequence[Spell]) -> Iterator[list[Spell]]:
+    """Spells of one job that follow one another."""
+    block: list[Spell] = []
+    for spell in work:
+        if block and (spell.job != block[-1].job or spell.start - block[-1].end > GAP_MIN):
             yield block
             block = []
-        block.append(p)
+        block.append(spell)
     if block:
         yield block
