@@ -3,7 +3,7 @@
 import datetime as dt
 from collections.abc import Iterator
 
-from icalendar import Alarm, Calendar, Event
+from icalendar import Alarm, Calendar, Event, vText
 
 from shadbo.core.schedule.outline import moment
 from shadbo.core.schedule.reasons import reason
@@ -13,6 +13,7 @@ from shadbo.core.schedule.work import blocks, work_of
 from shadbo.core.words.signs import storable_in_xml as plain
 
 HALF_HOUR = dt.timedelta(minutes=30)
+A_YEAR = dt.timedelta(days=366)
 
 
 def write(s: Schedule, shop_name: str, hand: str = "") -> bytes:
@@ -23,12 +24,13 @@ def write(s: Schedule, shop_name: str, hand: str = "") -> bytes:
     calendar = Calendar()
     calendar.add("prodid", "-//Shadbo//schedule//EN")
     calendar.add("version", "2.0")
-    calendar.add("name", shop_name)
-    calendar.add("x-wr-calname", shop_name)
+    for name in ("name", "x-wr-calname"):
+        calendar.add(name, vText(plain(shop_name)))
     for event in (*_promised(s), *_ready(s), *_rings(s), *_work(s, hand)):
         event.add("dtstamp", moment(s.now))
         calendar.add_component(event)
-    calendar.add_missing_timezones()
+    around = moment(s.now).date()
+    calendar.add_missing_timezones(first_date=around - A_YEAR, last_date=around + 3 * A_YEAR)
     return bytes(calendar.to_ical())
 
 

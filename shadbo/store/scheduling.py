@@ -10,10 +10,10 @@ from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
 from shadbo.core.change import planned
-from shadbo.core.schedule.dispatch import House
 from shadbo.core.schedule.hours import Hand
 from shadbo.core.schedule.outline import Outline, outline
 from shadbo.core.schedule.schedule import Case
+from shadbo.core.schedule.table import House
 from shadbo.core.shop.crew import Worker
 from shadbo.core.shop.shop import Shop
 from shadbo.store.models import JobRow, WorkshopRow

@@ -19,6 +19,7 @@ from shadbo.store.backup import BadBackup, back_up, read_manifest, restore
 from shadbo.store.copies import Copies, beside, copy_now, due, kept, told
 from shadbo.store.database import VARIABLE, engine, migrate
 from shadbo.store.jobs import Jobs
+from shadbo.store.scheduling import Scheduling
 from shadbo.store.workshops import Workshops
 from tests.database import fresh_database
 from tests.flat import SHOP
@@ -36,6 +37,9 @@ def full():
         with Session(e) as session, session.begin():
             jobs = Jobs(session, "netloft", "an apprentice")
             jobs.save(FIRST, jobs.laid_out(FIRST)[0], [pin("frame.inside_width.middle", 400)], "an-edit")
+            schedule = Scheduling(session, "netloft")
+            assert schedule.laid(dt.datetime.now(dt.UTC)).cases
+            assert schedule.new_feed("an apprentice")
         yield url
 
 
@@ -44,7 +48,7 @@ def rows(url: str) -> dict[str, int]:
     try:
         with e.connect() as c:
             return {t: c.execute(text(f"select count(*) from {t}")).scalar_one() for t in
-                    ("workshops", "jobs", "revisions", "photos", "shop_revisions", "people")}  # fmt: skip
+                    ("workshops", "jobs", "revisions", "photos", "shop_revisions", "people", "outlines", "feeds")}  # fmt: skip
     finally:
         e.dispose()
 

@@ -1,5 +1,6 @@
 """Workshops in one database see nothing of one another: by any route, and in any table."""
 
+import datetime as dt
 from contextlib import suppress
 
 import pytest
@@ -15,6 +16,7 @@ from shadbo.store.jobs import Jobs
 from shadbo.store.models import Base
 from shadbo.store.people import People
 from shadbo.store.photos import Photos
+from shadbo.store.scheduling import Scheduling
 from shadbo.store.work import Works
 from shadbo.store.workshops import Stockroom
 from shadbo.web.opens import is_open
@@ -41,6 +43,9 @@ def foreign(database, crew) -> None:
         Photos(s, "there").add(102, take_in(shirt_photo()), SECRET, "foreign-photo")
         Stockroom(s, "there", SECRET).restock(lambda stock: (stock, SECRET), "foreign-stock")
         People(s, "there").code_to_pair(SECRET)
+        schedule = Scheduling(s, "there")
+        assert schedule.laid(dt.datetime.now(dt.UTC)).cases
+        assert schedule.new_feed(SECRET)
         Works(s, "there").ask("artwork", 102, {"name": SECRET}, b"")
 
 

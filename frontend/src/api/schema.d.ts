@@ -1948,6 +1948,8 @@ export interface components {
         /**
          * CrewHours
          * @description When somebody works: hours of their own, or empty; the shop's, days away, the rate of an hour and its money.
+         *
+         *     ``stages`` are those of the work, with whether they do them.
          */
         CrewHours: {
             /** Id */
@@ -1962,6 +1964,8 @@ export interface components {
             rate: string;
             /** Currency */
             currency: string;
+            /** Stages */
+            stages: components["schemas"]["StageOf"][];
         };
         /**
          * Cut
@@ -2235,7 +2239,9 @@ export interface components {
         };
         /**
          * HoursTo
-         * @description Hours of their own (empty: whenever it is open), days away, the rate of an hour; as they are typed.
+         * @description Hours of their own (empty: whenever it is open), days away, the rate of an hour, as they are typed.
+         *
+         *     ``leaves`` are stages of the work that they leave to others.
          */
         HoursTo: {
             /** Edit Id */
@@ -2246,6 +2252,8 @@ export interface components {
             away?: string | null;
             /** Rate */
             rate?: string | null;
+            /** Leaves */
+            leaves?: ("receive" | "prepare" | "frame" | "boards" | "mount" | "fit" | "close" | "leave")[] | null;
         };
         /**
          * ItemView
@@ -3188,6 +3196,21 @@ export interface components {
              * @default
              */
             of: string;
+        };
+        /**
+         * StageOf
+         * @description A stage of the work, and whether somebody does it.
+         */
+        StageOf: {
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "receive" | "prepare" | "frame" | "boards" | "mount" | "fit" | "close" | "leave";
+            /** Says */
+            says: string;
+            /** Does */
+            does: boolean;
         };
         /**
          * Station

@@ -15,17 +15,18 @@ export function HoursForm({ of, name, may, onSet }: Props) {
   const [hours, setHours] = useState(of.hours);
   const [away, setAway] = useState(of.away);
   const [rate, setRate] = useState(of.rate);
+  const [leaves, setLeaves] = useState(() => of.stages.filter((s) => !s.does).map((s) => s.stage));
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const [trouble, setTrouble] = useState("");
   const sent = useRef({ what: "", id: "" });
   const set = async () => {
-    const what = JSON.stringify([hours, away, rate]);
+    const what = JSON.stringify([hours, away, rate, leaves]);
     if (sent.current.what !== what) sent.current = { what, id: newId() };
     setWrong({});
     setTrouble("");
     try {
       const params = { path: { person_id: of.id } };
-      const body = { edit_id: sent.current.id, hours, away, rate };
+      const body = { edit_id: sent.current.id, hours, away, rate, leaves };
       const now = await got(api.POST("/api/people/{person_id}/hours", { params, body }));
       setHours(now.hours);
       setAway(now.away);
@@ -42,6 +43,11 @@ export function HoursForm({ of, name, may, onSet }: Props) {
     of.hours || `${of.usual}, whenever it is open`,
     of.away && `away ${of.away}`,
     of.rate && `${of.currency} ${of.rate} an hour`,
+    of.stages.some((s) => !s.does) &&
+      `not ${of.stages
+        .filter((s) => !s.does)
+        .map((s) => s.says.toLowerCase())
+        .join(", ")}`,
   ].filter(Boolean);
   return (
     <div className="w-full text-[15px]">
@@ -83,6 +89,26 @@ export function HoursForm({ of, name, may, onSet }: Props) {
             says="as 24 Dec to 2 Jan, 6 Jan"
           />
           <Field label={`${of.currency} an hour`} value={rate} set={setRate} wrong={wrong.rate} />
+          <fieldset className="sm:col-span-3">
+            <legend className="text-soft">Does, of the work</legend>
+            <div className="flex flex-wrap gap-x-4">
+              {of.stages.map((s) => (
+                <label key={s.stage} className="flex min-h-11 cursor-pointer items-center gap-x-2">
+                  <input
+                    type="checkbox"
+                    className="size-5 accent-accent"
+                    checked={!leaves.includes(s.stage)}
+                    onChange={(e) =>
+                      setLeaves((was) =>
+                        e.target.checked ? was.filter((x) => x !== s.stage) : [...was, s.stage],
+                      )
+                    }
+                  />
+                  {s.says}
+                </label>
+              ))}
+            </div>
+          </fieldset>
           <p role="alert" className="text-stop empty:hidden sm:col-span-3">
             {trouble}
           </p>

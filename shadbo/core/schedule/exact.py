@@ -9,9 +9,10 @@ from dataclasses import dataclass
 
 from ortools.sat.python import cp_model
 
-from shadbo.core.schedule.dispatch import Hours, Rota
 from shadbo.core.schedule.hours import Clock, Stretch, day_of, end_of_day
 from shadbo.core.schedule.outline import Outline, Task, minute, moment
+from shadbo.core.schedule.rota import Rota
+from shadbo.core.schedule.table import Hours
 
 MOST_TASKS = 40
 DETERMINISTIC_TIME = 0.02
@@ -41,8 +42,8 @@ class Solved:
 def solve(asked: Asked, rota: Rota, late: int, time: float = DETERMINISTIC_TIME) -> Solved | None:
     """A less late schedule than ``rota``, and what none can do better than. None where it is too much to ask."""
     tasks = [(job, n, t) for job, x in asked.outlines.items() for n, t in enumerate(x.tasks)]
-    chunk = asked.hours.house.chunk()
-    if not tasks or len(tasks) > MOST_TASKS or rota.unplaced or any(t.minutes > chunk for _, _, t in tasks):
+    chunk = asked.hours.chunk
+    if not tasks or len(tasks) > MOST_TASKS or rota.unplaced or any(t.minutes > chunk[t.stage] for _, _, t in tasks):
         return None
     model = _Model(asked, rota)
     solver = cp_model.CpSolver()
@@ -111,7 +112,9 @@ class _Model:
         self.model.add_hint(start, placed.start - self.now)
         self.all.append(self.model.new_fixed_size_interval_var(start, task.minutes, f"{name} bench"))
         who = []
-        for hand, parts in self.parts.items():
+        able = self.asked.hours.able[task.stage]
+        for hand in able:
+            parts = self.parts[hand]
             fits = [[a, b - task.minutes] for a, b in parts if b - a >= task.minutes]
             if not fits:
                 continue
@@ -123,7 +126,7 @@ class _Model:
                 self.model.new_optional_fixed_size_interval_var(start, task.minutes, does, f"{name} {hand} at")
             )
             who.append(does)
-        self.model.add(sum(who) == min(task.people, len(self.parts)))
+        self.model.add(sum(who) == min(task.people, len(able)))
         if task.from_ is not None:
             self.model.add(start >= task.from_ - self.now)
 

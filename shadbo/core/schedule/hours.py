@@ -34,6 +34,19 @@ def stretches(calendar: Calendar, first: dt.date, days: int, worker: Worker | No
     >>> [b - a for a, b in stretches(calendar, dt.date(2026, 11, 27), 2)]
     [510, 240]
     """
+    last: Stretch | None = None
+    for a, b in _by_day(calendar, first, days, worker):
+        if last is not None and a <= last[1]:
+            last = (last[0], max(last[1], b))  # through midnight
+            continue
+        if last is not None:
+            yield last
+        last = (a, b)
+    if last is not None:
+        yield last
+
+
+def _by_day(calendar: Calendar, first: dt.date, days: int, worker: Worker | None) -> Iterator[Stretch]:
     hours = calendar.hours if worker is None or worker.hours is None else worker.hours
     away: Sequence[Shut] = worker.away if worker is not None else ()
     for n in range(days):

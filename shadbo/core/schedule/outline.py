@@ -10,7 +10,8 @@ from shadbo.core.plan import Plan
 from shadbo.core.steps import steps
 from shadbo.core.steps.order import makers
 from shadbo.core.steps.progress import standings
-from shadbo.core.steps.step import Made, Stage, Step, Stuff, Thing
+from shadbo.core.steps.step import Made, Step, Stuff, Thing
+from shadbo.core.words.stages import Stage
 
 EPOCH = dt.datetime(1970, 1, 1, tzinfo=dt.UTC)
 NOTHING = Done()

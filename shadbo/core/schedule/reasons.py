@@ -4,10 +4,11 @@ import datetime as dt
 from dataclasses import dataclass
 from typing import Literal
 
-from shadbo.core.schedule.dispatch import Placed
 from shadbo.core.schedule.outline import moment
+from shadbo.core.schedule.rota import Placed
 from shadbo.core.schedule.said import lasts, time_said
 from shadbo.core.schedule.schedule import Schedule
+from shadbo.core.words.stages import STAGE_WORDS, STAGES
 
 LinkKind = Literal["work", "wait", "hands", "bench", "clamps", "closed"]
 SHORT_MIN = 60
@@ -79,7 +80,7 @@ def reason(schedule: Schedule, number: int) -> str:
     if not case.outline.tasks:
         return "nothing is left to do"
     if schedule.ready(number) is None:
-        return _never(schedule)
+        return _never(schedule, number)
     spared = schedule.in_hand(number)
     said = _way(schedule, links)
     late = schedule.late_by(number)
@@ -90,12 +91,15 @@ def reason(schedule: Schedule, number: int) -> str:
     return said
 
 
-def _never(schedule: Schedule) -> str:
-    if not schedule.house.hands:
+def _never(schedule: Schedule, number: int) -> str:
+    hands = schedule.house.hands
+    if not hands:
         return "nobody works here yet: put people in"
-    if schedule.house.chunk() == 0:
-        return "the shop's hours leave no time"
-    return "nobody has time for it within three years"
+    stages = {t.stage for t in schedule.cases[number].outline.tasks}
+    for stage in STAGES:
+        if stage in stages and all(stage in h.worker.leaves for h in hands):
+            return f"nobody does “{STAGE_WORDS[stage]}”: everybody leaves it to others"
+    return "the shop's hours leave no time for it within three years"
 
 
 def _late_words(schedule: Schedule, number: int, late: int) -> str:

@@ -8,11 +8,13 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 
 from shadbo.core.schedule.bound import Promise, least_lateness
-from shadbo.core.schedule.dispatch import Hours, House, Rota, Table, dispatch, replay
+from shadbo.core.schedule.dispatch import dispatch, replay
 from shadbo.core.schedule.exact import Asked, solve
 from shadbo.core.schedule.hours import Clock, Stretch, day_of, end_of_day, stretches
 from shadbo.core.schedule.outline import Outline, minute, moment
 from shadbo.core.schedule.people import MOST_FETCHES, NEVER
+from shadbo.core.schedule.rota import Rota
+from shadbo.core.schedule.table import Hours, House, Table
 
 TRIES_TASKS = 4500
 """So many tasks are placed in all while better orders are looked for: some hundred milliseconds."""
@@ -212,8 +214,8 @@ class _Search:
 
     def _work(self, case: Case) -> int:
         """Minutes of people that it takes, without what is under way."""
-        hands = len(self.house.hands)
-        return sum(t.minutes * min(t.people, hands) for t in case.outline.tasks if t.began is None)
+        able = self.hours.able
+        return sum(t.minutes * min(t.people, len(able[t.stage])) for t in case.outline.tasks if t.began is None)
 
     def _done_by(self, most: int) -> Callable[[int], int]:
         """When everybody together can have done so much work, all else aside."""

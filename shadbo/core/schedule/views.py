@@ -5,10 +5,10 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal
 
-from shadbo.core.schedule.dispatch import Placed
 from shadbo.core.schedule.hours import Hand, stretches
 from shadbo.core.schedule.outline import moment
 from shadbo.core.schedule.reasons import CLOSE_MIN, Link, chain, reason
+from shadbo.core.schedule.rota import Placed
 from shadbo.core.schedule.said import clock_said, day_said, lasts, time_said, when_said
 from shadbo.core.schedule.schedule import Schedule
 

@@ -15,21 +15,10 @@ from shadbo.core.shop.values import Reading, Tool
 from shadbo.core.steps import steps
 from shadbo.core.steps.leaving import REASON_AT, REOPENING
 from shadbo.core.steps.progress import Standing, State, next_of, planned_mm, standings
-from shadbo.core.steps.step import PAPER_TITLES, Check, Fetched, Stage, Step, Stuff
+from shadbo.core.steps.step import PAPER_TITLES, Check, Fetched, Step, Stuff
 from shadbo.core.words.lengths import Both, texts
+from shadbo.core.words.stages import STAGE_WORDS
 from shadbo.core.words.words import both, say
-
-STAGE_WORDS: dict[Stage, str] = {
-    "receive": "Receive",
-    "prepare": "Make ready",
-    "frame": "The frame",
-    "boards": "Panes and boards",
-    "mount": "Mount",
-    "fit": "Fit",
-    "close": "Close",
-    "leave": "Hand over",
-}
-
 
 Sort = Literal["size", "answer", "name"]
 """What a check takes."""

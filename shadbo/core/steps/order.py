@@ -3,7 +3,8 @@
 import heapq
 from collections.abc import Sequence
 
-from shadbo.core.steps.step import STAGES, Step, Thing
+from shadbo.core.steps.step import Step, Thing
+from shadbo.core.words.stages import STAGES
 
 
 class NoOrder(Exception):

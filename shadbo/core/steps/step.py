@@ -9,10 +9,8 @@ from shadbo.core.decisions.edit import Edit
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.calendar import Calendar
 from shadbo.core.words.lengths import Both
+from shadbo.core.words.stages import Stage
 
-Stage = Literal["receive", "prepare", "frame", "boards", "mount", "fit", "close", "leave"]
-"""The order of the trade: what could be done now is done in this order."""
-STAGES: tuple[Stage, ...] = ("receive", "prepare", "frame", "boards", "mount", "fit", "close", "leave")
 Stuff = Literal["piece", "wood", "paper", "glass"]
 """What is in hand: where the bench must be clean in another way."""
 ThingKind = Literal[

@@ -15,6 +15,7 @@ from shadbo.core.shop.shop import Shop
 from shadbo.core.shop.values import Line
 from shadbo.core.words.amounts import NotAnAmount, parse_number
 from shadbo.core.words.days import NotADay
+from shadbo.core.words.stages import STAGE_WORDS, STAGES, Stage
 from shadbo.store.people import JOIN_HOURS, PAIR_MINUTES, Person
 from shadbo.web.bodies import Body, EditId
 from shadbo.web.deps import JobsDep, PeopleDep, StockDep
@@ -49,17 +50,33 @@ class NewTablet(Body):
 
 
 class HoursTo(Body):
-    """Hours of their own (empty: whenever it is open), days away, the rate of an hour; as they are typed."""
+    """Hours of their own (empty: whenever it is open), days away, the rate of an hour, as they are typed.
+
+    ``leaves`` are stages of the work that they leave to others.
+    """
 
     edit_id: EditId
     hours: Annotated[Line, Field(max_length=200)] | None = None
     away: Annotated[str, Field(max_length=1000)] | None = None
     rate: Annotated[Line, Field(max_length=20)] | None = None
+    leaves: Annotated[tuple[Stage, ...], Field(max_length=8)] | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class StageOf:
+    """A stage of the work, and whether somebody does it."""
+
+    stage: Stage
+    says: str
+    does: bool
 
 
 @dataclass(frozen=True, slots=True)
 class CrewHours:
-    """When somebody works: hours of their own, or empty; the shop's, days away, the rate of an hour and its money."""
+    """When somebody works: hours of their own, or empty; the shop's, days away, the rate of an hour and its money.
+
+    ``stages`` are those of the work, with whether they do them.
+    """
 
     id: str
     hours: str
@@ -67,6 +84,7 @@ class CrewHours:
     away: str
     rate: str
     currency: str
+    stages: tuple[StageOf, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -151,13 +169,17 @@ def _hours_of(shop: Shop, person_id: str) -> CrewHours:
     worker = shop.crew.get(person_id, Worker())
     own = hours_text(worker.hours) if worker.hours is not None else ""
     rate = f"{worker.rate:g}" if worker.rate is not None else ""
-    return CrewHours(person_id, own, hours_text(shop.calendar.hours), shut_text(worker.away), rate, shop.currency)
+    stages = tuple(StageOf(s, STAGE_WORDS[s], s not in worker.leaves) for s in STAGES)
+    usual, away = hours_text(shop.calendar.hours), shut_text(worker.away)
+    return CrewHours(person_id, own, usual, away, rate, shop.currency, stages)
 
 
 def _said(shop: Shop, worker: Worker) -> str:
     parts = [hours_text(worker.hours) if worker.hours is not None else "works whenever it is open"]
     parts += [f"away {shut_text(worker.away)}"] if worker.away else []
     parts += [f"{shop.currency} {worker.rate:g} an hour"] if worker.rate is not None else []
+    left = [STAGE_WORDS[s] for s in STAGES if s in worker.leaves]
+    parts += [f"leaves to others: {', '.join(left)}"] if left else []
     return ", ".join(parts)
 
 
@@ -179,7 +201,8 @@ def _worker(shop: Shop, was: Worker, body: HoursTo) -> Worker:
             raise BadEdit("rate", str(bad), body.rate) from None
         if rate is not None and not 0 <= rate <= MOST_RATE:
             raise BadEdit("rate", f"between 0 and {MOST_RATE} makes sense here", body.rate or "")
-    return Worker(hours=own, away=away, rate=rate)
+    leaves = was.leaves if body.leaves is None else tuple(dict.fromkeys(body.leaves))
+    return Worker(hours=own, away=away, rate=rate, leaves=leaves)
 
 
 @router.delete("/{person_id}/devices")
