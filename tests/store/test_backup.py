@@ -26,6 +26,7 @@ from tests.flat import SHOP
 from tests.making import job, pin
 
 FIRST = 101
+FILLED = ("workshops", "jobs", "revisions", "photos", "shop_revisions", "people", "outlines", "feeds")
 NOW = dt.datetime(2026, 11, 25, 2, 10, tzinfo=dt.UTC)
 
 
@@ -47,8 +48,7 @@ def rows(url: str) -> dict[str, int]:
     e = engine(url)
     try:
         with e.connect() as c:
-            return {t: c.execute(text(f"select count(*) from {t}")).scalar_one() for t in
-                    ("workshops", "jobs", "revisions", "photos", "shop_revisions", "people", "outlines", "feeds")}  # fmt: skip
+            return {t: c.execute(text(f"select count(*) from {t}")).scalar_one() for t in FILLED}
     finally:
         e.dispose()
 

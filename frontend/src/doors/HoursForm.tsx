@@ -54,14 +54,8 @@ export function HoursForm({ of, name, may, onSet }: Props) {
       <p className="flex flex-wrap items-center gap-x-4 text-soft">
         <span>{told.join(" · ")}</span>
         {may && (
-          <button
-            type="button"
-            className="link min-h-10"
-            aria-expanded={open}
-            aria-label={`Hours of ${name}`}
-            onClick={() => setOpen(!open)}
-          >
-            {open ? "leave it" : "hours"}
+          <button type="button" className="link min-h-10" aria-expanded={open} onClick={() => setOpen(!open)}>
+            {open ? "leave" : ""} hours <span className="sr-only">of {name}</span>
           </button>
         )}
       </p>

@@ -19,7 +19,7 @@ export function PageHeader() {
         Shadbo
       </Link>
       <span className="grow text-soft">{shopName}</span>
-      <nav aria-label="Pages of the shop" className="flex flex-wrap gap-x-5">
+      <nav aria-label="The shop" className="flex flex-wrap gap-x-5">
         {WAYS.map(([to, label]) => (
           <NavLink
             key={to}

@@ -123,12 +123,12 @@ function Ready({ job, open, pick }: { job: ReadyView; open: boolean; pick: () =>
 function Way({ job }: { job: ReadyView }) {
   return (
     <div className="px-1 pb-3 text-[16px]">
-      <p className="flex gap-x-5">
+      <p className="flex items-center gap-x-5">
         <span className="grow">{job.due ? `promised for ${longDay(job.due)}` : "promised for no day"}</span>
-        <Link className="link" to={`/jobs/${job.number}`}>
+        <Link className="link grid min-h-11 content-center" to={`/jobs/${job.number}`}>
           job
         </Link>
-        <Link className="link" to={`/jobs/${job.number}/bench`}>
+        <Link className="link grid min-h-11 content-center" to={`/jobs/${job.number}/bench`}>
           bench
         </Link>
       </p>

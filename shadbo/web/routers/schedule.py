@@ -107,7 +107,8 @@ def weeks(store: ScheduleDep, system: System = "mm") -> WeeksView:
         for id_, (told, *_) in EXAMPLES.items()
     )
     said = clock_said(moment(s.now), laid.shop.calendar)
-    return WeeksView(said, summary(s), draw_weeks(s), ready_views(s), laid.behind, asks, feed[0] if feed else "")
+    feed_by = (feed[0] or "the owner") if feed else ""
+    return WeeksView(said, summary(s), draw_weeks(s), ready_views(s), laid.behind, asks, feed_by)
 
 
 @router.get("/today")
