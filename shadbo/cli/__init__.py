@@ -8,7 +8,7 @@ from pathlib import Path
 
 from pydantic import ValidationError
 
-from shadbo.cli.keeping import add_commands
+from shadbo.cli.keeping import add_archives, add_commands
 from shadbo.cli.notices import add_command
 from shadbo.cli.serving import add_serving
 from shadbo.core.advise import advise
@@ -58,6 +58,7 @@ def _parser() -> argparse.ArgumentParser:
     demo = commands.add_parser("demo", help="load the demo workshop once")
     demo.set_defaults(run=_demo)
     add_commands(commands)
+    add_archives(commands)
     add_command(commands)
     add_serving(commands)
     api = commands.add_parser("openapi", help="the OpenAPI document of the server")

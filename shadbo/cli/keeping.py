@@ -1,4 +1,4 @@
-"""``shadbo backup``, ``restore`` and ``copies``: what a workshop puts in, kept."""
+"""``shadbo backup``, ``restore``, ``copies``, ``export``, ``import``: what a workshop puts in, kept and handed on."""
 
 import argparse
 import datetime as dt
@@ -6,6 +6,10 @@ import sys
 import time
 from collections.abc import Callable
 from pathlib import Path
+from typing import TYPE_CHECKING
+
+if TYPE_CHECKING:
+    from sqlalchemy.orm import Session
 
 LOOK_SECONDS = 600
 
@@ -26,15 +30,84 @@ def add_commands(commands: "argparse._SubParsersAction[argparse.ArgumentParser]"
     copies.set_defaults(run=_told(_copies))
 
 
+def add_archives(commands: "argparse._SubParsersAction[argparse.ArgumentParser]") -> None:
+    """Export and import: one open archive, for any other program and for this one."""
+    out = commands.add_parser("export", help="write a workshop, or one job of it, as an open archive")
+    out.add_argument("file", type=Path)
+    out.add_argument("--job", type=int, help="one job, by its number")
+    out.add_argument("--workshop", help="which, where there are several")
+    out.set_defaults(run=_told(_export))
+    back = commands.add_parser("import", help="read an open archive into this installation")
+    back.add_argument("file", type=Path)
+    back.add_argument("--workshop", help="by what name a workshop goes, or which one a job goes to")
+    back.set_defaults(run=_told(_import))
+
+
+def _the_workshop(session: "Session", named: str | None) -> str:
+    from sqlalchemy import select
+
+    from shadbo.store.models import WorkshopRow
+
+    known = session.scalars(select(WorkshopRow.id).order_by(WorkshopRow.id)).all()
+    if named is None and len(known) != 1:
+        raise RuntimeError(f"there are {len(known)} workshops here ({', '.join(known)}): say which with --workshop")
+    if named is not None and named not in known:
+        raise RuntimeError(f"there is no workshop “{named}” here: {', '.join(known) or 'none at all'}")
+    return named or known[0]
+
+
+def _export(args: argparse.Namespace) -> int:
+    from sqlalchemy.orm import Session
+
+    from shadbo.store.archive import Archives
+    from shadbo.store.database import engine
+
+    part = args.file.with_name(f".{args.file.name}.part")
+    with Session(engine()) as session, session.begin():
+        session.connection(execution_options={"isolation_level": "REPEATABLE READ"})
+        archives = Archives(session, _the_workshop(session, args.workshop))
+        with part.open("wb") as out:
+            if args.job is None:
+                said = f"{archives.of_all(out)} jobs"
+            else:
+                out.write(archives.of_job(args.job))
+                said = f"job {args.job}"
+    part.replace(args.file)
+    print(f"{args.file}: {said}; {args.file.stat().st_size / 1e6:.1f} MB")
+    return 0
+
+
+def _import(args: argparse.Namespace) -> int:
+    from sqlalchemy.orm import Session
+
+    from shadbo.store.database import engine, migrate
+    from shadbo.store.unarchive import Reader, read_in
+
+    with args.file.open("rb") as file:
+        about = Reader(file).about
+        migrate()
+        with Session(engine()) as session, session.begin():
+            whole = about["holds"] == "workshop"
+            name = args.workshop or about["workshop"] if whole else _the_workshop(session, args.workshop)
+            taken = read_in(session, file, name)
+    people = f", {taken.people} people (each needs a new code to come in)" if whole else ""
+    print(
+        f"Read into “{name}”: {taken.jobs} job{'s' if taken.jobs != 1 else ''}, {taken.photos} photographs{people}."
+    )
+    return 0
+
+
 def _told(what: Callable[[argparse.Namespace], int]) -> Callable[[argparse.Namespace], int]:
     def run(args: argparse.Namespace) -> int:
         import psycopg  # here and below, so that the other commands start sooner
 
         from shadbo.store.backup import BadBackup
+        from shadbo.store.records import NoSuchJob
+        from shadbo.store.unarchive import BadArchive
 
         try:
             return what(args)
-        except (BadBackup, OSError, RuntimeError, psycopg.Error) as bad:
+        except (BadBackup, BadArchive, NoSuchJob, OSError, RuntimeError, psycopg.Error) as bad:
             print(f"shadbo: {str(bad).strip()}", file=sys.stderr)
             return 2
 

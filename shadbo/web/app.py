@@ -30,6 +30,7 @@ from shadbo.web.routers import (
     photos,
     plans,
     practice,
+    record,
     schedule,
     stock,
     work,
@@ -79,6 +80,7 @@ def create_app(
         cutter,
         stock,
         practice,
+        record,
         schedule,
         work,
     )

@@ -7,6 +7,7 @@ from fastapi import Depends, HTTPException, Request
 from sqlalchemy.orm import Session
 
 from shadbo.core.roles import REFUSED, may
+from shadbo.store.archive import Archives
 from shadbo.store.entrance import Entered, Entrance, within
 from shadbo.store.jobs import Jobs
 from shadbo.store.people import People
@@ -103,6 +104,12 @@ def scheduling(request: Request, s: SessionDep) -> Scheduling:
     return Scheduling(s, _enter(request, s).workshop_id)
 
 
+def archives(request: Request, s: SessionDep) -> Archives:
+    """The archives of their workshop."""
+    return Archives(s, _enter(request, s).workshop_id)
+
+
+ArchivesDep = Annotated[Archives, Depends(archives, scope="function")]
 ScheduleDep = Annotated[Scheduling, Depends(scheduling, scope="function")]
 WorksDep = Annotated[Works, Depends(works, scope="function")]
 EnteredDep = Annotated[Entered, Depends(entered, scope="function")]

@@ -55,7 +55,7 @@ export function HoursForm({ of, name, may, onSet }: Props) {
         <span>{told.join(" · ")}</span>
         {may && (
           <button type="button" className="link min-h-10" aria-expanded={open} onClick={() => setOpen(!open)}>
-            {open ? "leave" : ""} hours <span className="sr-only">of {name}</span>
+            {open ? "close the" : ""} hours <span className="sr-only">of {name}</span>
           </button>
         )}
       </p>

@@ -31,6 +31,8 @@ def upgrade() -> None:
         sa.Column("who", sa.Text, nullable=False),
         sa.Column("made_at", sa.DateTime(timezone=True), nullable=False, server_default=sa.func.now()),
     )
+    # More of each job is sought by: each is told anew, those that were handed over too.
+    op.execute("update jobs set planned_with = ''")
     for table in TABLES:
         op.execute(f"grant select, insert, update, delete on {table} to {ROLE}")
         op.execute(f"alter table {table} enable row level security")
