@@ -54,6 +54,7 @@ export type ReadyView = Schemas["ReadyView"];
 export type HandView = Schemas["HandView"];
 export type Slot = Schemas["Slot"];
 export type Ring = Schemas["Ring"];
+export type RecordView = Schemas["RecordView"];
 export type CrewHours = Schemas["CrewHours"];
 export type Problem = Schemas["Problem"];
 export type Revision = Schemas["RevisionView"];

@@ -1211,6 +1211,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Record
+         * @description As planned against as built, and all that was done, by whom, in how long.
+         */
+        get: operations["read_record_api_jobs__job_id__record_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/archive.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Archive
+         * @description Everything of a job as one open archive: JSON, CSV, drawings, photographs, every revision.
+         */
+        get: operations["archive_api_jobs__job_id__archive_zip_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/schedule/weeks": {
         parameters: {
             query?: never;
@@ -1552,6 +1592,29 @@ export interface components {
             findings: components["schemas"]["FindingView"][];
         };
         /**
+         * Answered
+         * @description A check that was asked, and what was answered or read.
+         */
+        Answered: {
+            /** Words */
+            words: string;
+            answer: components["schemas"]["Both"];
+        };
+        /**
+         * Arrived
+         * @description A piece as it came: what it is, by whom, its condition, what must never happen to it.
+         */
+        Arrived: {
+            /** Name */
+            name: string;
+            /** Maker */
+            maker: string;
+            /** Condition */
+            condition: string;
+            /** Never */
+            never: string;
+        };
+        /**
          * Ask
          * @description A live plan: edits not saved yet, the view, the system, and the line whose working is open.
          *
@@ -1749,6 +1812,16 @@ export interface components {
             mm: string;
             /** Inch */
             inch: string;
+        };
+        /**
+         * By
+         * @description Minutes of one who worked at it.
+         */
+        By: {
+            /** Name */
+            name: string;
+            /** Minutes */
+            minutes: number;
         };
         /**
          * Change
@@ -1981,6 +2054,33 @@ export interface components {
             says: components["schemas"]["Both"];
         };
         /**
+         * CutRow
+         * @description One row. Sizes in mm, None where the part has none; ``kind`` is part, fixing or hardware.
+         */
+        CutRow: {
+            /** Kind */
+            kind: string;
+            /** Count */
+            count: number;
+            /** Name */
+            name: string;
+            /** Length Mm */
+            length_mm: number | null;
+            /** Width Mm */
+            width_mm: number | null;
+            /** Thick Mm */
+            thick_mm: number | null;
+            /** Material */
+            material: string;
+            /** Note */
+            note: string;
+            /**
+             * Part
+             * @default
+             */
+            part: string;
+        };
+        /**
          * CutWhat
          * @description Which mat is to be cut; sent again under the same id it is cut once.
          */
@@ -2011,6 +2111,39 @@ export interface components {
             behind: number;
             /** Me */
             me: string;
+        };
+        /**
+         * Doing
+         * @description One step that was done. ``took`` are its minutes, ``planned`` those that were reckoned with.
+         */
+        Doing: {
+            /** Step */
+            step: string;
+            /** Stage */
+            stage: string;
+            /** Says */
+            says: string;
+            /** Who */
+            who: string;
+            /**
+             * Ended
+             * Format: date-time
+             */
+            ended: string;
+            /** Took */
+            took: number | null;
+            /** Planned */
+            planned: number;
+            /** Note */
+            note: string;
+            /** Photo */
+            photo: number | null;
+            /** Remade */
+            remade: number;
+            /** Early */
+            early: boolean;
+            /** Answers */
+            answers: components["schemas"]["Answered"][];
         };
         /**
          * Drawn
@@ -2912,6 +3045,54 @@ export interface components {
             way: components["schemas"]["LinkView"][];
         };
         /**
+         * Record
+         * @description All of it. ``wasted`` are parts that were made again, and how often; ``open`` checks that nobody answered.
+         */
+        Record: {
+            /** Title */
+            title: string;
+            /** Owner */
+            owner: string;
+            /** Display */
+            display: string;
+            /** Moulding */
+            moulding: string;
+            /** Received */
+            received: string | null;
+            /** Due */
+            due: string | null;
+            /** Handed Over */
+            handed_over: string | null;
+            /** Taken By */
+            taken_by: string;
+            /** Pieces */
+            pieces: components["schemas"]["Arrived"][];
+            /** Sizes */
+            sizes: components["schemas"]["Size"][];
+            /** Doings */
+            doings: components["schemas"]["Doing"][];
+            /** Used */
+            used: components["schemas"]["CutRow"][];
+            /** Wasted */
+            wasted: string[];
+            spent: components["schemas"]["Spent"];
+            /** Open */
+            open: string[];
+        };
+        /**
+         * RecordView
+         * @description A job's record, with its number, the shop's name, and the photographs it has.
+         */
+        RecordView: {
+            /** Number */
+            number: number;
+            /** Shop */
+            shop: string;
+            record: components["schemas"]["Record"];
+            /** Photos */
+            photos: number[];
+        };
+        /**
          * RemedyView
          * @description A remedy that was tried: what it is, what it changes and costs, and the edits that make it so.
          */
@@ -3152,6 +3333,23 @@ export interface components {
             to?: unknown;
         };
         /**
+         * Size
+         * @description One size as planned and as it was really made; ``off`` is made less planned, with its sign.
+         */
+        Size: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            planned: components["schemas"]["Both"];
+            made: components["schemas"]["Both"];
+            off: components["schemas"]["Both"];
+            /** Off Mm */
+            off_mm: number;
+            /** Tool */
+            tool: string;
+        };
+        /**
          * Slot
          * @description One step that somebody does: from when to when, of which job, with whom.
          */
@@ -3174,6 +3372,26 @@ export interface components {
             running: boolean;
             /** Others */
             others: string;
+        };
+        /**
+         * Spent
+         * @description Minutes of work and what they cost: planned, taken; by whom. Costs are None where nobody's rate is known.
+         */
+        Spent: {
+            /** Planned Min */
+            planned_min: number;
+            /** Took Min */
+            took_min: number;
+            /** By */
+            by: components["schemas"]["By"][];
+            /** Cost */
+            cost: number | null;
+            /** Material */
+            material: number | null;
+            /** Agreed */
+            agreed: number | null;
+            /** Currency */
+            currency: string;
         };
         /**
          * Spot
@@ -12078,6 +12296,248 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["PracticeView"];
                 };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_record_api_jobs__job_id__record_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordView"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    archive_api_jobs__job_id__archive_zip_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not signed in */
             401: {

@@ -4,6 +4,7 @@ import { DoorsProvider } from "../doors/here";
 import { PeoplePage } from "../doors/PeoplePage";
 import { JobPage } from "../job/JobPage";
 import { JobList } from "../list/JobList";
+import { RecordPage } from "../record/RecordPage";
 import { TodayPage } from "../schedule/TodayPage";
 import { WeeksPage } from "../schedule/WeeksPage";
 import { SettingsPage } from "../settings/SettingsPage";
@@ -25,6 +26,7 @@ export function App() {
             <Route path="/stock" element={<StockPage />} />
             <Route path="/jobs/:id" element={<JobPage />} />
             <Route path="/jobs/:id/bench" element={<BenchPage />} />
+            <Route path="/jobs/:id/record" element={<RecordPage />} />
             <Route path="*" element={<Nowhere />} />
           </Routes>
         </BrowserRouter>

@@ -66,6 +66,11 @@ export function JobMenu({ onKeys, gauge }: { onKeys: () => void; gauge: GaugeSta
             </button>
           </MenuItem>
         )}
+        <MenuItem>
+          <button type="button" className={item} onClick={() => go(`/jobs/${job.id}/record`)}>
+            Its record
+          </button>
+        </MenuItem>
         {PUT.filter((p) => plans && p.shelf !== job.shelf).map((p) => (
           <MenuItem key={p.shelf}>
             <button type="button" className={item} onClick={() => void put(p.shelf)}>

@@ -61,12 +61,20 @@ class Doing:
 
 
 @dataclass(frozen=True, slots=True)
+class By:
+    """Minutes of one who worked at it."""
+
+    name: str
+    minutes: float
+
+
+@dataclass(frozen=True, slots=True)
 class Spent:
     """Minutes of work and what they cost: planned, taken; by whom. Costs are None where nobody's rate is known."""
 
     planned_min: float
     took_min: float
-    by: tuple[tuple[str, float], ...]
+    by: tuple[By, ...]
     cost: float | None
     material: float | None
     agreed: float | None
@@ -228,7 +236,7 @@ def _spent(plan: Plan, doings: tuple[Doing, ...], rates: Mapping[str, float]) ->
     return Spent(
         round(sum(d.planned for d in doings), 1),
         round(sum(by.values()), 1),
-        tuple(sorted((name or "nobody named", round(minutes, 1)) for name, minutes in by.items())),
+        tuple(By(name or "nobody named", round(minutes, 1)) for name, minutes in sorted(by.items())),
         round(cost, 2) if cost is not None else None,
         round(price.value, 2) if price is not None else None,
         plan.desk.job.agreed,

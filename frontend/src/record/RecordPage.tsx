@@ -1,0 +1,293 @@
+import { useEffect, useState } from "react";
+import { Link, useParams } from "react-router";
+import { api, got, type RecordView, words } from "../api/client";
+import { Nowhere } from "../app/Nowhere";
+import { useMeasures } from "../app/system";
+import { PageHeader } from "../doors/PageHeader";
+import { longDay, timeOf } from "../ui/dates";
+import { Frac } from "../ui/Frac";
+
+/** The record of a job: as planned against as built, all that was done, by whom; a page to read, and to print. */
+export function RecordPage() {
+  const id = Number(useParams().id);
+  const [view, setView] = useState<RecordView | null>(null);
+  const [trouble, setTrouble] = useState("");
+  useEffect(() => {
+    if (!Number.isInteger(id) || id < 1) return;
+    got(api.GET("/api/jobs/{job_id}/record", { params: { path: { job_id: id } } }))
+      .then((found) => {
+        setView(found);
+        document.title = `Record of ${found.number} · Shadbo`;
+      })
+      .catch((e: unknown) => setTrouble(words(e)));
+  }, [id]);
+  if (!Number.isInteger(id) || id < 1) return <Nowhere what="There is no such job." />;
+  return (
+    <div className="record mx-auto max-w-5xl px-4 pb-10">
+      <div className="print:hidden">
+        <PageHeader />
+      </div>
+      <main>
+        <p role="alert" className="text-stop empty:hidden">
+          {trouble}
+        </p>
+        {view ? <Pages view={view} /> : !trouble && <p className="py-8 text-soft">Looking it up…</p>}
+      </main>
+    </div>
+  );
+}
+
+function Pages({ view }: { view: RecordView }) {
+  const r = view.record;
+  const days = [
+    r.received && `received ${longDay(r.received)}`,
+    r.due && `promised for ${longDay(r.due)}`,
+    r.handed_over && `handed over ${longDay(r.handed_over)}`,
+    r.taken_by && `taken by ${r.taken_by}`,
+  ].filter(Boolean);
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-x-6 gap-y-2 py-4">
+        <div className="grow">
+          <p className="small-caps">
+            record of job {view.number} · {view.shop}
+          </p>
+          <h1 className="text-3xl font-extrabold">{r.title}</h1>
+          <p>{[r.owner && `for ${r.owner}`, r.display, r.moulding].filter(Boolean).join(" · ")}</p>
+          <p className="text-soft">{days.join(" · ")}</p>
+        </div>
+        <p className="flex flex-wrap gap-2 print:hidden">
+          <Link className="action grid content-center" to={`/jobs/${view.number}`}>
+            The job
+          </Link>
+          <a className="action grid content-center" href={`/api/jobs/${view.number}/archive.zip`}>
+            Archive
+          </a>
+          <button type="button" className="action" onClick={() => window.print()}>
+            Print it
+          </button>
+        </p>
+      </div>
+      <Came view={view} />
+      <Sizes view={view} />
+      <Work view={view} />
+      <div className="grid gap-x-10 sm:grid-cols-2">
+        <Spent view={view} />
+        <Used view={view} />
+      </div>
+    </>
+  );
+}
+
+function Came({ view }: { view: RecordView }) {
+  const pieces = view.record.pieces;
+  return (
+    <section aria-labelledby="came">
+      <h2 id="came">As it came</h2>
+      <ul>
+        {pieces.map((p, n) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: pieces of one record, which does not change
+          <li key={n}>
+            <strong>{p.name}</strong>
+            {p.maker && `, ${p.maker}`}
+            {`: ${p.condition || "its condition was not written down"}`}
+            {p.never && <span className="text-caution"> · never: {p.never}</span>}
+          </li>
+        ))}
+      </ul>
+      {view.photos.length > 0 && (
+        <p className="flex flex-wrap gap-2 pt-2">
+          {view.photos.map((id) => (
+            <a key={id} href={`/api/jobs/${view.number}/photos/${id}`}>
+              <img
+                alt={`Photograph ${id} of it`}
+                className="h-24 border border-line"
+                src={`/api/jobs/${view.number}/photos/${id}?size=small`}
+              />
+            </a>
+          ))}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Sizes({ view }: { view: RecordView }) {
+  const { say, system } = useMeasures();
+  const sizes = view.record.sizes;
+  return (
+    <section aria-labelledby="sizes">
+      <h2 id="sizes">As planned, as built</h2>
+      {sizes.length === 0 ? (
+        <p className="text-soft">Nothing of it was measured.</p>
+      ) : (
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Size, {system}</th>
+              <th scope="col" className="num">
+                planned
+              </th>
+              <th scope="col" className="num">
+                made
+              </th>
+              <th scope="col" className="num">
+                off by
+              </th>
+              <th scope="col">read with</th>
+            </tr>
+          </thead>
+          <tbody>
+            {sizes.map((s) => (
+              <tr key={s.key}>
+                <td>{s.label}</td>
+                <td className="num">
+                  <Frac>{say(s.planned)}</Frac>
+                </td>
+                <td className="num font-bold">
+                  <Frac>{say(s.made)}</Frac>
+                </td>
+                <td className={`num ${s.off_mm ? "text-caution" : "text-soft"}`}>
+                  <Frac>{say(s.off)}</Frac>
+                </td>
+                <td className="text-soft">{s.tool}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}
+
+function Work({ view }: { view: RecordView }) {
+  const { say } = useMeasures();
+  const { doings, open } = view.record;
+  return (
+    <section aria-labelledby="work">
+      <h2 id="work">What was done</h2>
+      {doings.length === 0 && <p className="text-soft">Nothing yet.</p>}
+      {doings.length > 0 && (
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Step</th>
+              <th scope="col">by</th>
+              <th scope="col">when</th>
+              <th scope="col" className="num">
+                min
+              </th>
+              <th scope="col" className="num">
+                planned
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {doings.map((d) => (
+              <tr key={d.step}>
+                <td>
+                  <strong>{d.says}</strong>
+                  {d.remade > 0 && <span className="text-caution"> · made again, {d.remade} ×</span>}
+                  {d.early && <span className="text-caution"> · before its wait was over</span>}
+                  {d.note && <span className="block text-caution">not as planned: {d.note}</span>}
+                  {d.answers.some((a) => say(a.answer) !== "yes") && (
+                    <span className="block text-soft">
+                      {d.answers
+                        .filter((a) => say(a.answer) !== "yes")
+                        .map((a) => `${a.words}: ${say(a.answer)}`)
+                        .join("; ")}
+                    </span>
+                  )}
+                  {d.photo && (
+                    <a
+                      className="link block print:hidden"
+                      href={`/api/jobs/${view.number}/photos/${d.photo}`}
+                    >
+                      its photograph
+                    </a>
+                  )}
+                </td>
+                <td>{d.who}</td>
+                <td className="whitespace-nowrap">
+                  {longDay(d.ended.slice(0, 10))}, {timeOf(d.ended)}
+                </td>
+                <td className="num">{d.took === null ? "–" : Math.round(d.took)}</td>
+                <td className="num text-soft">{Math.round(d.planned)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {open.length > 0 && <p className="pt-2 text-stop">Nobody answered: {open.join("; ")}</p>}
+    </section>
+  );
+}
+
+const hours = (minutes: number) => {
+  const whole = Math.round(minutes);
+  return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, "0")}`;
+};
+
+function Spent({ view }: { view: RecordView }) {
+  const s = view.record.spent;
+  const money = (x: number) => `${s.currency} ${x.toFixed(2)}`;
+  return (
+    <section aria-labelledby="spent">
+      <h2 id="spent">Hours and money</h2>
+      <dl>
+        <dt>taken, planned</dt>
+        <dd>
+          {hours(s.took_min)}, {hours(s.planned_min)}
+        </dd>
+        {s.by.map((by) => (
+          <div key={by.name} className="contents">
+            <dt>{by.name}</dt>
+            <dd>{hours(by.minutes)}</dd>
+          </div>
+        ))}
+        {s.cost !== null && (
+          <>
+            <dt>work, by their rates</dt>
+            <dd>{money(s.cost)}</dd>
+          </>
+        )}
+        {s.material !== null && (
+          <>
+            <dt>materials, as planned</dt>
+            <dd>{money(s.material)}</dd>
+          </>
+        )}
+        {s.agreed !== null && (
+          <>
+            <dt>agreed with the owner</dt>
+            <dd>{money(s.agreed)}</dd>
+          </>
+        )}
+      </dl>
+    </section>
+  );
+}
+
+function Used({ view }: { view: RecordView }) {
+  const { used, wasted } = view.record;
+  return (
+    <section aria-labelledby="used">
+      <h2 id="used">Material</h2>
+      {wasted.length > 0 && (
+        <ul className="text-caution">
+          {wasted.map((w) => (
+            <li key={w}>{w}</li>
+          ))}
+        </ul>
+      )}
+      <ul className="text-soft">
+        {used.map((u, n) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: rows of one list, which does not change
+          <li key={n}>
+            {u.count} × {u.name}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
