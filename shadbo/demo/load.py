@@ -5,6 +5,7 @@ import datetime as dt
 from sqlalchemy.orm import Session
 
 from shadbo.demo.at_work import so_far
+from shadbo.demo.autumn import autumn, shifted, weeks_since
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.people import CREW
 from shadbo.demo.pictures import photographed
@@ -17,6 +18,10 @@ from shadbo.store.photos import Photos
 from shadbo.store.workshops import Workshops
 
 WORKSHOP = "netloft"
+FIRST = 101
+"""The number of the first job on the rack; those of the autumn stand before it."""
+WRITTEN = dt.date(2026, 11, 26)
+"""The day that the jobs' own days were written for: loaded weeks later, they stand weeks later."""
 
 
 def load(url: str | None = None) -> str:
@@ -29,15 +34,21 @@ def load(url: str | None = None) -> str:
         if not fresh:
             return "The demo workshop is there already; left as it is."
         jobs, now = Jobs(session, WORKSHOP, "demo"), dt.datetime.now(dt.UTC)
+        past = list(autumn(shop, now))
+        Workshops(session).begin_after(WORKSHOP, FIRST - len(past) - 1)
+        for n, finished in enumerate(past, 1):
+            made = jobs.make(finished.job, f"autumn-{n}")
+            jobs.save(made.id, made.version, finished.edits, f"autumn-{n}-work")
+        later = weeks_since(WRITTEN, now)
         for n, job in enumerate(demo_jobs(), 1):
-            shown, taken = photographed(job)
+            shown, taken = photographed(shifted(job, later))
             made = jobs.make(shown, f"demo-{n}")
             for k, photo in enumerate(taken, 1):
                 Photos(session, WORKSHOP).add(made.id, take_in(photo.jpeg), photo.name, f"demo-{n}-{k}")
             done = so_far(job, shop, now)
             if done:
                 jobs.save(made.id, jobs.laid_out(made.id)[0], done, f"demo-{n}-work")
-    return f"Loaded the demo workshop with {len(demo_jobs())} jobs."
+    return f"Loaded the demo workshop with {len(demo_jobs())} jobs on the rack and {len(past)} that were handed over."
 
 
 def _crew(session: Session) -> None:

@@ -4,7 +4,7 @@ import datetime as dt
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from sqlalchemy import Select, select
+from sqlalchemy import Select, select, update
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
@@ -45,6 +45,10 @@ class Workshops:
         query = insert(WorkshopRow).values(id=workshop_id, shop=shop.model_dump(mode="json"))
         done = self._session.execute(query.on_conflict_do_nothing().returning(WorkshopRow.id))
         return done.first() is not None
+
+    def begin_after(self, workshop_id: str, number: int) -> None:
+        """Let the next job have the number after this one: a shop goes on with the numbers that it had on paper."""
+        self._session.execute(update(WorkshopRow).where(WorkshopRow.id == workshop_id).values(last_job=number))
 
     def first(self) -> str | None:
         """The workshop that a single-workshop installation serves."""

@@ -10,6 +10,7 @@ from shadbo.core.roles import REFUSED, may
 from shadbo.store.archive import Archives
 from shadbo.store.entrance import Entered, Entrance, within
 from shadbo.store.jobs import Jobs
+from shadbo.store.learning import Learning
 from shadbo.store.people import People
 from shadbo.store.photos import Photos
 from shadbo.store.scheduling import Scheduling
@@ -110,6 +111,14 @@ def archives(request: Request, s: SessionDep) -> Archives:
 
 
 ArchivesDep = Annotated[Archives, Depends(archives, scope="function")]
+
+
+def learning(request: Request, s: SessionDep) -> Learning:
+    """What is learned from their workshop's jobs."""
+    return Learning(s, _enter(request, s).workshop_id)
+
+
+LearningDep = Annotated[Learning, Depends(learning, scope="function")]
 ScheduleDep = Annotated[Scheduling, Depends(scheduling, scope="function")]
 WorksDep = Annotated[Works, Depends(works, scope="function")]
 EnteredDep = Annotated[Entered, Depends(entered, scope="function")]

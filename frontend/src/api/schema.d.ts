@@ -892,6 +892,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Learned
+         * @description All that can be learned of the jobs that were handed over last.
+         */
+        get: operations["learned_api_learned_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learned/effect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try On
+         * @description What a habit would do to jobs that are open; nothing is kept.
+         */
+        post: operations["try_on_api_learned_effect_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cutter": {
         parameters: {
             query?: never;
@@ -1822,6 +1862,8 @@ export interface components {
             name: string;
             /** Minutes */
             minutes: number;
+            /** Said */
+            said: string;
         };
         /**
          * Change
@@ -2114,7 +2156,7 @@ export interface components {
         };
         /**
          * Doing
-         * @description One step that was done. ``took`` are its minutes, ``planned`` those that were reckoned with.
+         * @description One step that was done, ``when`` by the shop's clock; ``took`` its minutes, ``planned`` those reckoned with.
          */
         Doing: {
             /** Step */
@@ -2130,10 +2172,16 @@ export interface components {
              * Format: date-time
              */
             ended: string;
+            /** When */
+            when: string;
             /** Took */
             took: number | null;
             /** Planned */
             planned: number;
+            /** Took Said */
+            took_said: string;
+            /** Planned Said */
+            planned_said: string;
             /** Note */
             note: string;
             /** Photo */
@@ -2166,6 +2214,26 @@ export interface components {
             at: string;
             /** To */
             to?: unknown;
+        };
+        /**
+         * Effect
+         * @description So many jobs are not begun; these are cut or judged otherwise; minutes of all of them before and after.
+         *
+         *     ``begun`` jobs keep the habits that they were begun by.
+         */
+        Effect: {
+            /** Not Begun */
+            not_begun: number;
+            /** Begun */
+            begun: number;
+            /** Otherwise */
+            otherwise: number[];
+            /** Minutes */
+            minutes: number;
+            /** Minutes Then */
+            minutes_then: number;
+            /** Says */
+            says: string;
         };
         /**
          * EffectView
@@ -2503,6 +2571,49 @@ export interface components {
             mark: string;
             /** Edit Id */
             edit_id: string;
+        };
+        /**
+         * LearnedView
+         * @description What so many finished jobs say.
+         */
+        LearnedView: {
+            /** Jobs */
+            jobs: number;
+            /** Lessons */
+            lessons: components["schemas"]["Lesson"][];
+        };
+        /**
+         * Lesson
+         * @description One habit: as it is set, as the jobs say, in how many jobs, within what spread.
+         *
+         *     ``name`` is the setting that it would change, empty where it is only told; ``typed`` what would be typed there.
+         *     ``enough`` where there are jobs enough; ``differs`` where the jobs say another value than is set.
+         */
+        Lesson: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+            now: components["schemas"]["Both"];
+            found: components["schemas"]["Both"];
+            /** Typed */
+            typed: string;
+            /** Was */
+            was: number;
+            /** Jobs */
+            jobs: number;
+            /** Count */
+            count: number;
+            spread: components["schemas"]["Both"];
+            says: components["schemas"]["Both"];
+            /** Enough */
+            enough: boolean;
+            /** Differs */
+            differs: boolean;
+            /** Picture */
+            picture: string;
         };
         /**
          * Line
@@ -3188,6 +3299,16 @@ export interface components {
             says: string;
         };
         /**
+         * Said
+         * @description A line of hours or money in words.
+         */
+        Said: {
+            /** Label */
+            label: string;
+            /** Value */
+            value: string;
+        };
+        /**
          * Sampled
          * @description A colour of a photograph, and the mats of the stock nearest to it.
          */
@@ -3386,12 +3507,8 @@ export interface components {
             by: components["schemas"]["By"][];
             /** Cost */
             cost: number | null;
-            /** Material */
-            material: number | null;
-            /** Agreed */
-            agreed: number | null;
-            /** Currency */
-            currency: string;
+            /** Said */
+            said: components["schemas"]["Said"][];
         };
         /**
          * Spot
@@ -3674,6 +3791,16 @@ export interface components {
              * @enum {string}
              */
             system: "mm" | "in";
+        };
+        /**
+         * TryOn
+         * @description A habit as it would be set.
+         */
+        TryOn: {
+            /** Name */
+            name: string;
+            /** Typed */
+            typed: string;
         };
         /**
          * Typed
@@ -9966,6 +10093,252 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Moved"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    learned_api_learned_get: {
+        parameters: {
+            query?: {
+                system?: "mm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearnedView"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    try_on_api_learned_effect_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryOn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Effect"];
                 };
             };
             /** @description Not signed in */

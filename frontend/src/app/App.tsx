@@ -7,6 +7,7 @@ import { JobList } from "../list/JobList";
 import { RecordPage } from "../record/RecordPage";
 import { TodayPage } from "../schedule/TodayPage";
 import { WeeksPage } from "../schedule/WeeksPage";
+import { LearnedPage } from "../settings/LearnedPage";
 import { SettingsPage } from "../settings/SettingsPage";
 import { StockPage } from "../stock/StockPage";
 import { Nowhere } from "./Nowhere";
@@ -20,6 +21,7 @@ export function App() {
           <Routes>
             <Route path="/" element={<JobList />} />
             <Route path="/people" element={<PeoplePage />} />
+            <Route path="/learned" element={<LearnedPage />} />
             <Route path="/settings" element={<SettingsPage />} />
             <Route path="/today" element={<TodayPage />} />
             <Route path="/weeks" element={<WeeksPage />} />

@@ -4,7 +4,7 @@ import { api, got, type RecordView, words } from "../api/client";
 import { Nowhere } from "../app/Nowhere";
 import { useMeasures } from "../app/system";
 import { PageHeader } from "../doors/PageHeader";
-import { longDay, timeOf } from "../ui/dates";
+import { longDay } from "../ui/dates";
 import { Frac } from "../ui/Frac";
 
 /** The record of a job: as planned against as built, all that was done, by whom; a page to read, and to print. */
@@ -207,12 +207,10 @@ function Work({ view }: { view: RecordView }) {
                     </a>
                   )}
                 </td>
-                <td>{d.who}</td>
-                <td className="whitespace-nowrap">
-                  {longDay(d.ended.slice(0, 10))}, {timeOf(d.ended)}
-                </td>
-                <td className="num">{d.took === null ? "–" : Math.round(d.took)}</td>
-                <td className="num text-soft">{Math.round(d.planned)}</td>
+                <td className="sm:whitespace-nowrap">{d.who}</td>
+                <td className="sm:whitespace-nowrap">{d.when}</td>
+                <td className="num">{d.took_said}</td>
+                <td className="num text-soft">{d.planned_said}</td>
               </tr>
             ))}
           </tbody>
@@ -223,46 +221,24 @@ function Work({ view }: { view: RecordView }) {
   );
 }
 
-const hours = (minutes: number) => {
-  const whole = Math.round(minutes);
-  return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, "0")}`;
-};
-
 function Spent({ view }: { view: RecordView }) {
-  const s = view.record.spent;
-  const money = (x: number) => `${s.currency} ${x.toFixed(2)}`;
+  const { said, by } = view.record.spent;
   return (
     <section aria-labelledby="spent">
       <h2 id="spent">Hours and money</h2>
       <dl>
-        <dt>taken, planned</dt>
-        <dd>
-          {hours(s.took_min)}, {hours(s.planned_min)}
-        </dd>
-        {s.by.map((by) => (
-          <div key={by.name} className="contents">
-            <dt>{by.name}</dt>
-            <dd>{hours(by.minutes)}</dd>
+        {said.map((line) => (
+          <div key={line.label} className="contents">
+            <dt>{line.label}</dt>
+            <dd>{line.value}</dd>
           </div>
         ))}
-        {s.cost !== null && (
-          <>
-            <dt>work, by their rates</dt>
-            <dd>{money(s.cost)}</dd>
-          </>
-        )}
-        {s.material !== null && (
-          <>
-            <dt>materials, as planned</dt>
-            <dd>{money(s.material)}</dd>
-          </>
-        )}
-        {s.agreed !== null && (
-          <>
-            <dt>agreed with the owner</dt>
-            <dd>{money(s.agreed)}</dd>
-          </>
-        )}
+        {by.map((one) => (
+          <div key={one.name} className="contents">
+            <dt>{one.name}</dt>
+            <dd>{one.said}</dd>
+          </div>
+        ))}
       </dl>
     </section>
   );

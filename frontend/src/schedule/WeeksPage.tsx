@@ -30,7 +30,7 @@ export function WeeksPage() {
     <div className="mx-auto flex min-h-dvh max-w-[1320px] flex-col px-4 lg:h-dvh lg:min-h-[40rem]">
       <PageHeader />
       <main className="flex min-h-0 grow flex-col">
-        <div className="flex flex-wrap items-baseline gap-x-6 py-3">
+        <div className="flex flex-wrap items-center gap-x-6 gap-y-2 py-2">
           <h1 className="grow text-3xl font-extrabold">Weeks at the bench</h1>
           {view && (
             <p>
@@ -40,6 +40,9 @@ export function WeeksPage() {
               )}
             </p>
           )}
+          <Link to="/today" className="action grid content-center bg-accent! px-5 font-bold text-white">
+            Today's work ›
+          </Link>
         </div>
         <p role="alert" className="text-stop empty:hidden">
           {trouble}
@@ -78,12 +81,6 @@ export function WeeksPage() {
             <div className="mt-3 flex flex-wrap items-start gap-x-6 gap-y-3 border-t border-ink py-3">
               <AskAbout examples={view.examples} picked={picked} />
               <CalendarFeed feed={view.feed} again={load} />
-              <Link
-                to="/today"
-                className="action grid content-center bg-accent! px-6 text-lg font-bold text-white"
-              >
-                Today's work ›
-              </Link>
             </div>
           </>
         )}

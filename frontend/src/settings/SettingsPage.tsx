@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { Link } from "react-router";
 import { api, got, type PracticeView, type Worked, words } from "../api/client";
 import { useMeasures } from "../app/system";
 import { useDoors } from "../doors/here";
@@ -53,6 +54,9 @@ export function SettingsPage() {
       <main className="grow">
         <div className="flex flex-wrap items-end gap-x-6">
           <h1 className="grow py-5 text-3xl font-extrabold">How this shop works</h1>
+          <Link className="link grid min-h-11 content-center pb-4" to="/learned">
+            What its own jobs say
+          </Link>
           <label className="w-full pb-4 sm:w-80">
             <span className="sr-only">Find a setting</span>
             <input

@@ -25,12 +25,19 @@ def sought(job: Job, number: int) -> str:
 
 
 def _names(job: Job) -> Iterator[str]:
-    """Materials that it keeps, by the names that they are sold by."""
-    for drawer in job.materials.model_dump(exclude_defaults=True).values():
-        for item in drawer.values():
-            for one in item if isinstance(item, list | tuple) else (item,):
-                if isinstance(one, dict) and isinstance(one.get("name"), str):
-                    yield one["name"]
+    """Materials that it keeps and that were chosen for it, by the names that they are sold by."""
+    left: list[object] = [
+        job.materials.model_dump(exclude_defaults=True),
+        job.options.model_dump(exclude_defaults=True),
+    ]
+    while left:
+        part = left.pop(0)
+        if isinstance(part, dict):
+            left += part.values()
+            if isinstance(part.get("name"), str):
+                yield part["name"]
+        elif isinstance(part, list | tuple):
+            left += part
 
 
 def _sizes(job: Job) -> Iterator[str]:

@@ -8,12 +8,14 @@ from shadbo.core.asking.rows import exact
 from shadbo.core.cutting.cut_list import CutRow, cut_list
 from shadbo.core.job.work import Done
 from shadbo.core.plan import Plan
+from shadbo.core.record.spent import Spent, spent
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.steps import steps
 from shadbo.core.steps.leaving import HAND_OVER
 from shadbo.core.steps.progress import open_checks, planned_mm
 from shadbo.core.steps.step import Check, Step
-from shadbo.core.words.lengths import Both, inch_text, texts
+from shadbo.core.words.days import day_text
+from shadbo.core.words.lengths import Both, inch_text
 from shadbo.core.words.stages import STAGE_WORDS
 from shadbo.core.words.words import both, size_text
 
@@ -44,41 +46,23 @@ class Answered:
 
 @dataclass(frozen=True, slots=True)
 class Doing:
-    """One step that was done. ``took`` are its minutes, ``planned`` those that were reckoned with."""
+    """One step that was done, ``when`` by the shop's clock; ``took`` its minutes, ``planned`` those reckoned with."""
 
     step: str
     stage: str
     says: str
     who: str
     ended: dt.datetime
+    when: str
     took: float | None
     planned: float
+    took_said: str
+    planned_said: str
     note: str
     photo: int | None
     remade: int
     early: bool
     answers: tuple[Answered, ...]
-
-
-@dataclass(frozen=True, slots=True)
-class By:
-    """Minutes of one who worked at it."""
-
-    name: str
-    minutes: float
-
-
-@dataclass(frozen=True, slots=True)
-class Spent:
-    """Minutes of work and what they cost: planned, taken; by whom. Costs are None where nobody's rate is known."""
-
-    planned_min: float
-    took_min: float
-    by: tuple[By, ...]
-    cost: float | None
-    material: float | None
-    agreed: float | None
-    currency: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -133,7 +117,7 @@ def record(plan: Plan, rates: Mapping[str, float] | None = None) -> Record:
         doings,
         tuple(cut_list(plan)),
         tuple(_wasted(plan, order)),
-        _spent(plan, doings, rates or {}),
+        spent(plan, [(d.who, d.took, d.planned) for d in doings], rates or {}),
         open_checks(plan, order),
     )
 
@@ -148,7 +132,7 @@ def _sizes(plan: Plan) -> Iterator[Size]:
             continue
         asked = planned_mm(q)
         off, off_mm = _off(pin.mm - asked)
-        yield Size(key, label, texts(asked, plan.desk.mark, q.way), exact(pin.mm), off, off_mm, pin.tool)
+        yield Size(key, label, exact(round(asked, 1)), exact(pin.mm), off, off_mm, pin.tool)
 
 
 def _off(mm: float) -> tuple[Both, float]:
@@ -167,6 +151,7 @@ def _doings(plan: Plan, order: tuple[Step, ...]) -> Iterator[Doing]:
     found = [(step, done) for step in order if (done := work.get(step.id)) is not None and done.ended is not None]
     for step, done in sorted(found, key=lambda x: x[1].ended or dt.datetime.min.replace(tzinfo=dt.UTC)):
         assert done.ended is not None
+        local = done.ended.astimezone(plan.desk.shop.calendar.clock)
         answers = tuple(a for check in step.checks if (a := _answered(plan, check, done)) is not None)
         yield Doing(
             step.id,
@@ -174,8 +159,11 @@ def _doings(plan: Plan, order: tuple[Step, ...]) -> Iterator[Doing]:
             step.says,
             done.who,
             done.ended,
-            took_min(done),
+            f"{day_text(local.date())}, {local:%H:%M}",
+            (took := took_min(done)),
             step.minutes,
+            f"{took:.0f}" if took is not None else "–",
+            f"{step.minutes:.0f}",
             done.note,
             done.photo,
             done.remade,
@@ -217,28 +205,10 @@ def _wasted(plan: Plan, order: tuple[Step, ...]) -> Iterator[str]:
             continue
         made = [parts[m.thing.id] for m in step.makes if m.thing.kind == "part" and m.thing.id in parts]
         times = f"{again} time{'s' if again > 1 else ''}"
-        said = ", ".join(f"{p.called} {_size(plan, p.length)}".strip() for p in made)
+        said = ", ".join(dict.fromkeys(f"{p.called} {_size(plan, p.length)}".strip() for p in made))
         yield f"{step.says}, again {times}{f': {said}' if said else ''}"
 
 
 def _size(plan: Plan, q: Quantity | None) -> str:
     system = plan.desk.mark.system
     return f"{size_text(q.value, plan.desk.mark, system)} {system}" if q is not None else ""
-
-
-def _spent(plan: Plan, doings: tuple[Doing, ...], rates: Mapping[str, float]) -> Spent:
-    by: dict[str, float] = {}
-    for d in doings:
-        by[d.who] = by.get(d.who, 0.0) + (d.took if d.took is not None else d.planned)
-    known = {name: minutes for name, minutes in by.items() if name in rates}
-    cost = sum(minutes / 60 * rates[name] for name, minutes in known.items()) if known else None
-    price = plan.desk.sheet.get("price.materials")
-    return Spent(
-        round(sum(d.planned for d in doings), 1),
-        round(sum(by.values()), 1),
-        tuple(By(name or "nobody named", round(minutes, 1)) for name, minutes in sorted(by.items())),
-        round(cost, 2) if cost is not None else None,
-        round(price.value, 2) if price is not None else None,
-        plan.desk.job.agreed,
-        plan.desk.shop.currency,
-    )
