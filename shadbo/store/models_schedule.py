@@ -1,9 +1,9 @@
-"""Tables of the schedule: what is left of each job, and the secret addresses that calendars are read at."""
+"""Tables of the schedule: what is left of each job, the secret addresses of calendars; and of exercises."""
 
 import datetime as dt
 from typing import Any
 
-from sqlalchemy import DateTime, ForeignKey, ForeignKeyConstraint, Integer, Text, func
+from sqlalchemy import DateTime, ForeignKey, ForeignKeyConstraint, Index, Integer, Text, func
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, mapped_column
 
@@ -34,3 +34,20 @@ class FeedRow(Base):
     workshop_id: Mapped[str] = mapped_column(ForeignKey("workshops.id", ondelete="CASCADE"))
     who: Mapped[str] = mapped_column(Text)
     made_at: Mapped[dt.datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())
+
+
+class ExerciseRow(Base):
+    """An exercise that somebody was given, and their answers with their marks. Of a job, or made up of its seed."""
+
+    __tablename__ = "exercises"
+    __table_args__ = (Index("exercises_of_person", "workshop_id", "person_id", "asked_at"),)
+
+    workshop_id: Mapped[str] = mapped_column(ForeignKey("workshops.id", ondelete="CASCADE"), primary_key=True)
+    id: Mapped[str] = mapped_column(Text, primary_key=True)
+    person_id: Mapped[str] = mapped_column(Text)
+    level: Mapped[int] = mapped_column(Integer)
+    seed: Mapped[int] = mapped_column(Integer)
+    job_id: Mapped[int | None] = mapped_column(Integer)
+    wanted: Mapped[list[str]] = mapped_column(JSONB)
+    answers: Mapped[list[dict[str, Any]]] = mapped_column(JSONB)
+    asked_at: Mapped[dt.datetime] = mapped_column(DateTime(timezone=True), server_default=func.now())

@@ -21,6 +21,7 @@ from shadbo.web.routers import (
     bench,
     cutter,
     doors,
+    exercises,
     house,
     jobs,
     layouts,
@@ -70,6 +71,7 @@ def create_app(
     parts = (
         house,
         doors,
+        exercises,
         people,
         jobs,
         lengths,

@@ -9,6 +9,7 @@ from sqlalchemy.orm import Session
 from shadbo.core.roles import REFUSED, may
 from shadbo.store.archive import Archives
 from shadbo.store.entrance import Entered, Entrance, within
+from shadbo.store.exercises import Exercises
 from shadbo.store.jobs import Jobs
 from shadbo.store.learning import Learning
 from shadbo.store.people import People
@@ -119,6 +120,15 @@ def learning(request: Request, s: SessionDep) -> Learning:
 
 
 LearningDep = Annotated[Learning, Depends(learning, scope="function")]
+
+
+def exercises(request: Request, s: SessionDep) -> Exercises:
+    """Exercises of who is served."""
+    who = _enter(request, s)
+    return Exercises(s, who.workshop_id, who.person_id)
+
+
+ExercisesDep = Annotated[Exercises, Depends(exercises, scope="function")]
 ScheduleDep = Annotated[Scheduling, Depends(scheduling, scope="function")]
 WorksDep = Annotated[Works, Depends(works, scope="function")]
 EnteredDep = Annotated[Entered, Depends(entered, scope="function")]

@@ -26,7 +26,7 @@ ROOMS = (
     "sheet", "words", "shop", "shapes", "solids", "pieces", "layout", "decisions", "findings", "options", "job",
     "desk", "sums", "asking", "season", "build", "hang", "checks", "displays", "plan", "effects", "assess",
     "roles", "next_step", "stations", "cutting", "steps", "history", "label", "change", "advise", "drawing",
-    "compare", "arranging", "settings", "schedule", "record", "learned",
+    "compare", "arranging", "settings", "schedule", "record", "learned", "exercises",
 )  # fmt: skip
 """Rooms of the core: each may know those before it. ``options`` are those of the displays, wherever they lie."""
 OUTSIDE_CORE = {

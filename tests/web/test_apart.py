@@ -12,6 +12,7 @@ from shadbo.demo.pictures import shirt_photo
 from shadbo.files.photo import take_in
 from shadbo.store import models_people, models_schedule, models_work
 from shadbo.store.entrance import within
+from shadbo.store.exercises import Exercises
 from shadbo.store.jobs import Jobs
 from shadbo.store.models import Base
 from shadbo.store.people import People
@@ -46,6 +47,7 @@ def foreign(database, crew) -> None:
         schedule = Scheduling(s, "there")
         assert schedule.laid(dt.datetime.now(dt.UTC)).cases
         assert schedule.new_feed(SECRET)
+        Exercises(s, "there", "nobody").new(1)
         Works(s, "there").ask("artwork", 102, {"name": SECRET}, b"")
 
 

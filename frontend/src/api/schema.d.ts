@@ -192,6 +192,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Progress
+         * @description What the person who is here has answered so far.
+         */
+        get: operations["progress_api_exercises_get"];
+        put?: never;
+        /**
+         * Another
+         * @description Another exercise.
+         */
+        post: operations["another_api_exercises_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Again
+         * @description One that was given, once more.
+         */
+        get: operations["again_api_exercises__exercise_id__get"];
+        put?: never;
+        /**
+         * Answer
+         * @description Mark answers: right, or which slip they show. The first that are given count.
+         */
+        post: operations["answer_api_exercises__exercise_id__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people": {
         parameters: {
             query?: never;
@@ -1641,6 +1689,22 @@ export interface components {
             answer: components["schemas"]["Both"];
         };
         /**
+         * Answers
+         * @description Answers as they are typed, by the key of their line.
+         */
+        Answers: {
+            /** Answers */
+            answers: {
+                [key: string]: string;
+            };
+            /**
+             * System
+             * @default mm
+             * @enum {string}
+             */
+            system: "mm" | "in";
+        };
+        /**
          * Arrived
          * @description A piece as it came: what it is, by whom, its condition, what must never happen to it.
          */
@@ -1757,6 +1821,18 @@ export interface components {
              * @default
              */
             seen: string;
+        };
+        /**
+         * AtLevel
+         * @description Answers at one level.
+         */
+        AtLevel: {
+            /** Level */
+            level: number;
+            /** Answers */
+            answers: number;
+            /** Right */
+            right: number;
         };
         /**
          * Bench
@@ -2256,6 +2332,22 @@ export interface components {
             says: string;
         };
         /**
+         * Exercise
+         * @description What the learner sees: no answer is in it. The pictures are true, and without figures.
+         */
+        Exercise: {
+            /** Title */
+            title: string;
+            /** Display */
+            display: string;
+            /** Front */
+            front: string;
+            /** Edge */
+            edge: string;
+            /** Tasks */
+            tasks: components["schemas"]["Task"][];
+        };
+        /**
          * Feed
          * @description Where the calendar is read, from this server on. It is shown now, and never again.
          */
@@ -2328,6 +2420,15 @@ export interface components {
             shelves: {
                 [key: string]: number;
             };
+        };
+        /**
+         * Given
+         * @description Something that is known: what it is called, and what it is.
+         */
+        Given: {
+            /** Label */
+            label: string;
+            value: components["schemas"]["Both"];
         };
         /**
          * Habit
@@ -2712,6 +2813,38 @@ export interface components {
             move_mm_per_s: number;
         };
         /**
+         * Marked
+         * @description An answer with its mark: right, or which slip it shows, or none that is known; then the working.
+         *
+         *     ``happens`` is what would come of it, ``picture`` the frame that was made so, where that can be drawn.
+         */
+        Marked: {
+            /** Key */
+            key: string;
+            /** Right */
+            right: boolean;
+            /** Kind */
+            kind: ("forgot" | "twice" | "sign" | "one side" | "not halved" | "halved twice" | "smaller" | "other line" | "unrounded") | null;
+            /** Says */
+            says: string;
+            answer: components["schemas"]["Both"];
+            /** Working */
+            working: components["schemas"]["Token"][];
+            /** Happens */
+            happens: string;
+            /** Picture */
+            picture: string;
+        };
+        /**
+         * MarkedView
+         * @description Every answer with its mark, and what the person has learned so far.
+         */
+        MarkedView: {
+            /** Marks */
+            marks: components["schemas"]["Marked"][];
+            progress: components["schemas"]["Progress"];
+        };
+        /**
          * MatOffer
          * @description A mat near a colour, and the edits that take it as outer or inner mat; none where the display has none.
          */
@@ -2731,6 +2864,21 @@ export interface components {
             word: string;
             /** Means */
             means: string;
+        };
+        /**
+         * Missed
+         * @description A slip, and how often it was made.
+         */
+        Missed: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "forgot" | "twice" | "sign" | "one side" | "not halved" | "halved twice" | "smaller" | "other line" | "unrounded";
+            /** Says */
+            says: string;
+            /** Times */
+            times: number;
         };
         /**
          * Move
@@ -2780,6 +2928,24 @@ export interface components {
             colour: string;
             /** Difference */
             difference: number;
+        };
+        /**
+         * NewExercise
+         * @description At which level, and in which system it is shown.
+         */
+        NewExercise: {
+            /**
+             * Level
+             * @default 1
+             * @enum {integer}
+             */
+            level: 1 | 2 | 3;
+            /**
+             * System
+             * @default mm
+             * @enum {string}
+             */
+            system: "mm" | "in";
         };
         /**
          * NewJob
@@ -3005,6 +3171,24 @@ export interface components {
              * @default []
              */
             clashing: string[];
+        };
+        /**
+         * Progress
+         * @description What somebody has answered, at each level how many and how many of them right; slips, the most frequent first.
+         *
+         *     ``level`` is the one that they are at.
+         */
+        Progress: {
+            /** Answers */
+            answers: number;
+            /** Right */
+            right: number;
+            /** By Level */
+            by_level: components["schemas"]["AtLevel"][];
+            /** Slips */
+            slips: components["schemas"]["Missed"][];
+            /** Level */
+            level: number;
         };
         /**
          * ProposedLayout
@@ -3548,6 +3732,17 @@ export interface components {
             does: boolean;
         };
         /**
+         * Standing
+         * @description An exercise as it is shown: no answer is in it.
+         */
+        Standing: {
+            /** Id */
+            id: string;
+            /** Level */
+            level: number;
+            exercise: components["schemas"]["Exercise"];
+        };
+        /**
          * Station
          * @description A stop on the order of work: its answer in short, its questions, and the trade's words that stand in them.
          */
@@ -3728,6 +3923,18 @@ export interface components {
              * @default []
              */
             edits: components["schemas"]["Edit"][];
+        };
+        /**
+         * Task
+         * @description A line to be worked out, and what it starts from.
+         */
+        Task: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Given */
+            given: components["schemas"]["Given"][];
         };
         /**
          * TodayView
@@ -5328,6 +5535,500 @@ export interface operations {
             };
             /** @description Not for this role */
             429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    progress_api_exercises_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Progress"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    another_api_exercises_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewExercise"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Standing"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    again_api_exercises__exercise_id__get: {
+        parameters: {
+            query?: {
+                system?: "mm" | "in";
+            };
+            header?: never;
+            path: {
+                exercise_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Standing"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    answer_api_exercises__exercise_id__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Answers"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkedView"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

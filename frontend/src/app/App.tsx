@@ -8,6 +8,7 @@ import { RecordPage } from "../record/RecordPage";
 import { TodayPage } from "../schedule/TodayPage";
 import { WeeksPage } from "../schedule/WeeksPage";
 import { LearnedPage } from "../settings/LearnedPage";
+import { PracticePage } from "../settings/PracticePage";
 import { SettingsPage } from "../settings/SettingsPage";
 import { StockPage } from "../stock/StockPage";
 import { Nowhere } from "./Nowhere";
@@ -22,6 +23,7 @@ export function App() {
             <Route path="/" element={<JobList />} />
             <Route path="/people" element={<PeoplePage />} />
             <Route path="/learned" element={<LearnedPage />} />
+            <Route path="/practice" element={<PracticePage />} />
             <Route path="/settings" element={<SettingsPage />} />
             <Route path="/today" element={<TodayPage />} />
             <Route path="/weeks" element={<WeeksPage />} />

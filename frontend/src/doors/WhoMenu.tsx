@@ -36,6 +36,11 @@ export function WhoMenu() {
           anchor="bottom end"
           className="z-10 min-w-60 border border-ink bg-board shadow-lg outline-none"
         >
+          <MenuItem>
+            <Link to="/practice" className={item}>
+              Practice
+            </Link>
+          </MenuItem>
           {here.others.map((o) => (
             <MenuItem key={o.id}>
               <button

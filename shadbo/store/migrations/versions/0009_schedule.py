@@ -1,4 +1,4 @@
-"""What is left of each job, kept for the schedule, and the secret addresses of calendars."""
+"""What is left of each job, kept for the schedule; the secret addresses of calendars; exercises of apprentices."""
 
 import sqlalchemy as sa
 from alembic import op
@@ -11,7 +11,7 @@ depends_on = None
 
 ROLE = "shadbo_workshop"
 OWN = "workshop_id = current_setting('shadbo.workshop', true)"
-TABLES = ("outlines", "feeds")
+TABLES = ("outlines", "feeds", "exercises")
 
 
 def upgrade() -> None:
@@ -31,6 +31,19 @@ def upgrade() -> None:
         sa.Column("who", sa.Text, nullable=False),
         sa.Column("made_at", sa.DateTime(timezone=True), nullable=False, server_default=sa.func.now()),
     )
+    op.create_table(
+        "exercises",
+        sa.Column("workshop_id", sa.Text, sa.ForeignKey("workshops.id", ondelete="CASCADE"), primary_key=True),
+        sa.Column("id", sa.Text, primary_key=True),
+        sa.Column("person_id", sa.Text, nullable=False),
+        sa.Column("level", sa.Integer, nullable=False),
+        sa.Column("seed", sa.Integer, nullable=False),
+        sa.Column("job_id", sa.Integer),
+        sa.Column("wanted", JSONB, nullable=False),
+        sa.Column("answers", JSONB, nullable=False),
+        sa.Column("asked_at", sa.DateTime(timezone=True), nullable=False, server_default=sa.func.now()),
+    )
+    op.create_index("exercises_of_person", "exercises", ["workshop_id", "person_id", "asked_at"])
     # More of each job is sought by: each is told anew, those that were handed over too.
     op.execute("update jobs set planned_with = ''")
     for table in TABLES:

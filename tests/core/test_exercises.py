@@ -1,0 +1,140 @@
+"""Practice: what is asked can be worked out of what is given, and each slip is told by its name."""
+
+import pytest
+
+from shadbo.core.assess import assess
+from shadbo.core.exercises.exercise import INTO, LEVELS, STEPS, Asks, NoExercise, asked, exercise, made_up, mark
+from shadbo.core.exercises.slips import called, can_be_asked, depth, formula, given, slips
+from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.sheet import Sheet
+from shadbo.core.sheet.units import MM
+from shadbo.demo.shop import demo_shop
+
+SHOP = demo_shop()
+SEEDS = range(8)
+
+
+def frame() -> tuple[Sheet, Quantity]:
+    """An outside that is cut: opening and two faces, less two lips, to the mark."""
+    s = Sheet(0.5)
+    opening = s.read("opening", "opening", 300, MM, 0.5, "rule")
+    face, lip = s.choose("face", "face", 30, MM, "stock"), s.choose("lip", "lip", 6, MM, "stock")
+    inside = s.let("inside", "inside", opening + s.choose("allowance", "allowance", 3, MM, "practice"))
+    return s, s.cut("outside", "outside", inside + 2 * (face - lip), "nearest", 0.3)
+
+
+def test_each_slip_of_a_sum_comes_to_what_a_hand_would_get():
+    """Worked by hand: opening 300, allowance 3, face 30, lip 6; right is 303 + 2 · 24 = 351."""
+    _, outside = frame()
+    found = {s.says: s.value for s in slips(outside, 0.5)}
+    assert outside.value == 351
+    assert found["took “face” and “lip” once: there are two of it"] == 327
+    assert found["forgot “lip”"] == 363
+    assert found["“lip”: added, where it is taken off"] == 375
+    assert found["took “lip” twice"] == 339
+    assert found["forgot “allowance”"] == 348
+    assert found["took “allowance” twice"] == 354
+    assert found["forgot “face” and “lip”"] == 303
+    assert all(abs(v - 351) >= 0.5 for v in found.values())
+    assert len(set(found.values())) == len(found)
+
+
+def test_halves_readings_and_rounding_have_slips_of_their_own():
+    s = Sheet(0.5)
+    a, b = s.read("a", "top", 400, MM, 0.5, "rule"), s.read("b", "bottom", 398, MM, 0.5, "rule")
+    inside = s.made("inside", "inside", s.number(420, MM))
+    gap = s.let("gap", "gap", (inside - s.pick("largest", a, b)) / 2)
+    found = {(x.kind, x.value) for x in slips(gap, 0.5)}
+    assert gap.value == 10
+    assert found >= {("not halved", 20), ("halved twice", 5), ("smaller", 11), ("smaller", -189)}
+    up = s.cut("up", "up", s.let("x", "x", a + s.number(0.2, MM)) + b, "up", 0.3)
+    assert {x.kind: x.value for x in slips(up, 0.5)}["unrounded"] == pytest.approx(797.9, abs=0.5)
+
+
+@pytest.mark.parametrize("level", LEVELS)
+def test_an_exercise_can_be_worked_out_and_holds_no_answer(level):
+    worked = 0
+    for seed in SEEDS:
+        job = made_up(seed)
+        try:
+            found = exercise(job, SHOP, Asks(level, seed), "mm")
+        except NoExercise:
+            continue
+        plan = assess(job, SHOP)
+        assert [q.key for q in asked(plan, Asks(level, seed))] == [t.key for t in found.tasks]
+        for task in found.tasks:
+            q = plan.desk.sheet[task.key]
+            assert can_be_asked(q)
+            told = given(q, INTO[level])
+            assert {g.label for g in task.given} == {g.name.label for g in told if g.name}
+            assert all(other.key not in {g.key for g in told} for other in found.tasks)
+            shown = f"{formula(q).value:.2f}".rstrip("0").rstrip(".")
+            assert f">{shown}<" not in found.front + found.edge
+            worked += 1
+    assert worked > len(SEEDS)
+
+
+@pytest.mark.parametrize("seed", SEEDS)
+def test_right_answers_are_right_and_slips_are_named(seed):
+    job = made_up(seed)
+    plan = assess(job, SHOP)
+    try:
+        lines = asked(plan, Asks(2, seed))
+    except NoExercise:
+        return
+    for q in lines:
+        assert mark(job, SHOP, q.key, formula(q).value, "mm").right
+        assert mark(job, SHOP, q.key, formula(q).value + 0.2, "mm").right, "within a mark"
+        for slip in slips(q, plan.desk.mark.mm)[:3]:
+            if slip.value <= 0:
+                continue
+            marked = mark(job, SHOP, q.key, slip.value, "mm")
+            assert not marked.right
+            assert marked.kind is not None
+            assert marked.working
+        lost = mark(job, SHOP, q.key, formula(q).value + 7777.7, "mm")
+        assert (lost.right, lost.kind) == (False, None)
+
+
+def test_a_wrong_cut_shows_what_would_happen():
+    job = made_up(1)
+    plan = assess(job, SHOP)
+    rails = [q for q in plan.desk.sheet.named.values() if q.key.startswith("rail.") and q.kind == "cut"]
+    marked = mark(job, SHOP, rails[0].key, rails[0].value / 2, "mm")
+    assert marked.happens
+    assert marked.picture.startswith("<svg")
+
+
+def test_another_size_of_the_frame_is_told_as_that():
+    _, outside = frame()
+    assert called(outside) == "“outside”"
+    job = made_up(1)
+    plan = assess(job, SHOP)
+    q = plan.desk.sheet["frame.outside_width"]
+    marked = mark(job, SHOP, q.key, plan.desk.sheet["weight.total"].value + 12345.0, "mm")
+    assert marked.kind is None
+
+
+def test_levels_ask_for_more_steps():
+    _, outside = frame()
+    assert (depth(outside), depth(outside, 1)) == (3, 4)
+    assert [g.key for g in given(outside, 1)] == ["opening", "allowance", "face", "lip"]
+    for seed in SEEDS:
+        plan = assess(made_up(seed), SHOP)
+        for level, (least, most) in STEPS.items():
+            try:
+                assert all(least <= depth(q, INTO[level]) <= most for q in asked(plan, Asks(level, seed)))
+            except NoExercise:
+                continue
+
+
+def test_what_went_wrong_is_asked_again():
+    plan = assess(made_up(3), SHOP)
+    mark_mm = plan.desk.mark.mm
+    for kind in ("one side", "not halved"):
+        able = [q for q in plan.desk.sheet.named.values() if can_be_asked(q) and 2 <= depth(q) <= 3
+                and len(slips(q, mark_mm)) > 1 and kind in {s.kind for s in slips(q, mark_mm)}]  # fmt: skip
+        if not able:
+            continue
+        lines = asked(plan, Asks(2, 5, (kind,)))
+        assert any(kind in {s.kind for s in slips(q, mark_mm)} for q in lines)
