@@ -5,9 +5,7 @@ from pathlib import Path
 from playwright.sync_api import Page, sync_playwright
 
 from bench.serving import serving
-from shadbo.demo.pictures import CORNERS
 
-TRACE = "section[aria-label='Trace a zone on a photograph']"
 OUT = Path(__file__).parents[1] / "docs" / "screenshots"
 
 
@@ -55,31 +53,23 @@ def main() -> None:
         shot("rack", "/")
         shot("stock", "/stock", "button:has-text('Hawser 30')")
         shot("settings", "/settings", "button:has-text('Sizes, borders')", "button:has-text('Border of a mat')")
-        shot("people", "/people")
+        shot("weeks", "/weeks", "button:has-text('118 Shirt')", "button:has-text('When is it ready?')")
+        shot("today", "/today")
+        shot("learned", "/learned", "button:has-text('What would it change?')")
+        shot("record", "/jobs/93/record")
+        shot("practice", "/practice", "button:has-text('the whole sum')")
         shot("measure", "/jobs/104?at=measure")
         shot("display", "/jobs/108?at=display")
         shot("depth", "/jobs/102?at=depth")
         shot("stop-and-working", "/jobs/103?at=depth", "text=Pad wanted")
-        shot("parts", "/jobs/102?at=parts")
         shot("shadow-box", "/jobs/119?at=sizes", ".move-row >> nth=-1")
         shot("jersey-box", "/jobs/118?at=sizes")
-        shot("mat", "/jobs/118?at=parts", "button:text-is('Mat, from behind')")
         shot("apart", "/jobs/118?at=depth", "button:text-is('Taken apart')")
         shot("papers", "/jobs/118?at=mount", "button:text-is('Paper & files')")
-        shot("zone", "/jobs/118?at=receive", "button:has-text('Maker, condition, marks')", f"{TRACE} button >> nth=0")
-        sheet = page.locator(".photo-sheet")
-        box = sheet.bounding_box()
-        for x, y in (*CORNERS, (0.38, 0.46), (0.59, 0.46), (0.59, 0.56), (0.38, 0.56)):
-            page.mouse.click(box["x"] + x * box["width"], box["y"] + y * box["height"])
-        page.locator(TRACE).scroll_into_view_if_needed()
-        rest(page)
-        page.screenshot(path=OUT / "zone.png")
         shot("wait", "/jobs/105/bench")
         measured_at_the_bench(page)
         rest(page)
         page.screenshot(path=OUT / "bench.png")
-        shot("hang", "/jobs/102?at=hang", "button[aria-pressed]:has-text('in') >> nth=-1")
-        page.evaluate("localStorage.clear()")
         page.set_viewport_size({"width": 800, "height": 1180})
         shot("tablet", "/jobs/102?at=depth")
         browser.close()

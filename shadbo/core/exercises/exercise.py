@@ -139,6 +139,8 @@ def asked(plan: Plan, asks: Asks) -> list[Quantity]:
         into = INTO[asks.level]
         if not can_be_asked(q) or not least <= depth(q, into) <= most or len(given(q, into)) > MOST_GIVEN:
             continue
+        if any(abs(g.value - formula(q).value) < grid for g in given(q, into)):
+            continue  # what is asked would stand beside it
         ways = slips(q, grid)
         if len(ways) >= LEAST_SLIPS:
             found.append((q, {s.kind for s in ways}))
@@ -154,7 +156,9 @@ def asked(plan: Plan, asks: Asks) -> list[Quantity]:
 
 
 def _tells(a: Quantity, b: Quantity, level: int) -> bool:
-    """Whether of two lines one is given with the other."""
+    """Whether of two lines one is given with the other, or both are the same sum."""
+    if formula(a).value == formula(b).value or (a.name and b.name and a.name.label == b.name.label):
+        return True
     return a in given(b, INTO[level]) or b in given(a, INTO[level])
 
 
