@@ -32,6 +32,10 @@ class Link:
 
 def chain(schedule: Schedule, number: int) -> tuple[Link, ...]:
     """The stretches that make a job's day, from now to its last step; empty where nothing of it has a time."""
+    return schedule.once("chain", number, lambda: _chain(schedule, number))
+
+
+def _chain(schedule: Schedule, number: int) -> tuple[Link, ...]:
     placed = {p.task: p for p in schedule.rota.placed.get(number, ())}
     if not placed:
         return ()

@@ -6,6 +6,7 @@ from bisect import bisect_left
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
+from typing import TypeVar, cast
 
 from shadbo.core.schedule.bound import Promise, least_lateness
 from shadbo.core.schedule.dispatch import dispatch, replay
@@ -16,6 +17,7 @@ from shadbo.core.schedule.people import MOST_FETCHES, NEVER
 from shadbo.core.schedule.rota import Rota
 from shadbo.core.schedule.table import Hours, House, Table
 
+T = TypeVar("T")
 TRIES_TASKS = 4500
 """So many tasks are placed in all while better orders are looked for: some hundred milliseconds."""
 FAR_DAYS = 400
@@ -52,6 +54,16 @@ class Schedule:
     def clock(self) -> Clock:
         """Minutes that the shop is open from now on."""
         return clock_of(self.house, self.now)
+
+    @cached_property
+    def _kept(self) -> dict[tuple[str, object], object]:
+        return {}
+
+    def once(self, what: str, of: object, make: Callable[[], T]) -> T:
+        """What is asked of a schedule again and again, worked out once."""
+        if (what, of) not in self._kept:
+            self._kept[what, of] = make()
+        return cast(T, self._kept[what, of])
 
     @property
     def today(self) -> dt.date:

@@ -9,7 +9,7 @@ GAP_MIN = 12
 """Two stretches of one job closer than this are one."""
 
 
-@dataclass(frozen=True, slots=True, order=True)
+@dataclass(frozen=True, slots=True)
 class Spell:
     """Somebody is at a task of a job from one time to another; ``first``: the task begins with it."""
 
@@ -22,13 +22,18 @@ class Spell:
 
 def work_of(s: Schedule, hand: str) -> list[Spell]:
     """All that somebody does, in the order of its beginning."""
-    return sorted(
+    return s.once("work", hand, lambda: _work_of(s, hand))
+
+
+def _work_of(s: Schedule, hand: str) -> list[Spell]:
+    mine = (
         Spell(part.start, part.end, p.job, p.task, part is p.parts[0])
         for placed in s.rota.placed.values()
         for p in placed
         for part in p.parts
         if hand in part.hands
     )
+    return sorted(mine, key=lambda x: (x.start, x.job, x.task))
 
 
 def blocks(work: Sequence[Spell]) -> Iterator[list[Spell]]:

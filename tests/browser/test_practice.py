@@ -1,0 +1,45 @@
+"""Practice in the browser: given, typed, marked, the next one; by keys alone."""
+
+import re
+
+from playwright.sync_api import Page, Response, expect
+
+from tests.browser.conftest import axe
+
+
+def test_a_wrong_answer_is_told_and_the_next_one_comes_by_enter(page: Page, demo: None):
+    heard: list[str] = []
+
+    def note(answer: Response) -> None:
+        if answer.url.endswith("/api/exercises") and answer.request.method == "POST":
+            heard.append(answer.text())
+
+    page.on("response", note)
+    page.goto("/")
+    page.get_by_role("button", name=re.compile("the owner")).click()
+    page.get_by_role("menuitem", name="Practice").click()
+    form = page.get_by_role("form", name="Sums")
+    fields = form.get_by_role("textbox")
+    expect(fields.first).to_be_focused()
+    assert axe(page) == []
+    page.keyboard.press("Enter")
+    expect(form).to_contain_text("nothing stands here yet")
+    for n in range(fields.count()):
+        fields.nth(n).fill("12345.5")
+    page.keyboard.press("Enter")
+    expect(form.get_by_text(re.compile("^✗"))).to_have_count(fields.count())
+    expect(fields.first).to_have_value("12345.5")
+    answers = [t.split("=")[0].strip() for t in form.get_by_text(re.compile(r" = ")).all_inner_texts()]
+    assert answers
+    assert not any(f'"{a}"' in heard[0] for a in answers), "no answer was sent before it was given"
+    expect(page.get_by_role("region", name="So far")).to_contain_text(f"0 of {fields.count()} right")
+    assert axe(page) == []
+    form.get_by_role("button", name="The next one").press("Enter")
+    expect(form.get_by_role("button", name="Mark it")).to_be_visible()
+    expect(fields.first).to_be_focused()
+    expect(fields.first).to_have_value("")
+    page.remove_listener("response", note)
+    page.get_by_role("button", name="the whole sum").click()
+    expect(page.get_by_role("button", name="the whole sum")).to_have_attribute("aria-pressed", "true")
+    page.set_viewport_size({"width": 390, "height": 800})
+    assert page.evaluate("document.documentElement.scrollWidth") <= 390
