@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from pydantic import TypeAdapter
-from sqlalchemy import case, delete, select
+from sqlalchemy import case, delete, func, select
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
@@ -26,19 +26,24 @@ from shadbo.store.shops import row_mark, shop_as_of
 
 OUTLINED_AT_ONCE = 80
 """Jobs that one look plans anew at most: it takes some milliseconds each."""
-MOST_JOBS = 400
+MOST_JOBS = 120
+"""So many jobs a schedule holds, what is due first: more would take more than a page's time."""
 UNPLANNED = Outline((), "cannot be planned as it stands")
 _OUTLINE = TypeAdapter(Outline)
 
 
 @dataclass(frozen=True, slots=True)
 class Laid:
-    """All that a schedule is made of. ``behind`` counts jobs whose outline is not known yet: look again."""
+    """All that a schedule is made of. ``behind`` counts jobs whose outline is not known yet: look again.
+
+    ``later`` counts those that are due later than the last of so many, and are not in it.
+    """
 
     shop: Shop
     house: House
     cases: tuple[Case, ...]
     behind: int
+    later: int
 
 
 class Scheduling:
@@ -65,7 +70,8 @@ class Scheduling:
                 found = (version, self._outlined(number, shop, mark, now))
             cases.append(Case(number, title, due, found[1]))
         p = shop.practice
-        return Laid(shop, House(shop.calendar, self.hands(shop), p.benches, p.clamp_sets), tuple(cases), behind)
+        house = House(shop.calendar, self.hands(shop), p.benches, p.clamp_sets)
+        return Laid(shop, house, tuple(cases), behind, self._later(len(rows)))
 
     def shop(self) -> Shop:
         """The workshop."""
@@ -110,6 +116,12 @@ class Scheduling:
             .limit(MOST_JOBS)
         )
         return [(r[0], r[1], r[2], r[3]) for r in self._session.execute(query)]
+
+    def _later(self, planned: int) -> int:
+        if planned < MOST_JOBS:
+            return 0
+        on = JobRow.workshop_id == self._workshop_id, JobRow.shelf == "rack", JobRow.state != "handed over"
+        return (self._session.scalar(select(func.count()).where(*on)) or 0) - planned
 
     def _known(self, mark: str) -> dict[int, tuple[int, Outline]]:
         mine = select(OutlineRow.job_id, OutlineRow.version, OutlineRow.document).where(

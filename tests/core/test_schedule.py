@@ -8,10 +8,11 @@ import pytest
 from hypothesis import given, settings
 
 from shadbo.core.schedule.asked import ASKED, with_asked
+from shadbo.core.schedule.drawn import draw_weeks
 from shadbo.core.schedule.hours import Hand, end_of_day, stretches
 from shadbo.core.schedule.outline import Need, Outline, minute, moment
 from shadbo.core.schedule.reasons import chain, reason
-from shadbo.core.schedule.schedule import schedule
+from shadbo.core.schedule.schedule import Case, schedule
 from shadbo.core.schedule.table import House
 from shadbo.core.schedule.views import next_day, promise_of, ready_views, rings_of, summary, today_view
 from shadbo.core.shop.calendar import Calendar, Shut, parse_hours
@@ -220,3 +221,19 @@ def seed_of_sixty():
 def test_an_outline_of_nothing_but_a_stop():
     s = schedule([case(101, due=3, stopped="2 readings to take")], house("a"), NOW)
     assert (s.cases[101].outline, ready_views(s)[0].says) == (Outline((), "2 readings to take"), "2 readings to take")
+
+
+@pytest.mark.parametrize("day", [dt.date.min, dt.date(1969, 1, 1), dt.date.max])
+def test_a_day_that_no_clock_knows_is_no_fault(day):
+    found = Case(101, "job", day, Outline((task(0, 20),)))
+    s = schedule([found], house("a"), NOW)
+    assert promise_of(s, 101) == ("kept" if day == dt.date.max else "late")
+    assert ready_views(s)[0].says
+    assert draw_weeks(s).startswith("<svg")
+
+
+def test_more_steps_than_a_solver_is_asked_about_are_laid_all_the_same():
+    many = [case(100 + n, *(task(k, 30) for k in range(15)), due=0) for n in range(6)]
+    s = schedule(many, house("a", "b"), NOW)
+    assert faults(s) == []
+    assert 0 < s.least <= s.late

@@ -4042,7 +4042,8 @@ export interface components {
         };
         /**
          * WeeksView
-         * @description The weeks: their drawing, every job's day, how good the order is; ``behind`` jobs are not known yet.
+         * @description The weeks: their drawing, every job's day, how good the order is; ``behind`` jobs are not known yet,
+         *     and ``later`` ones not planned, since so many are due before them.
          *
          *     ``feed`` says who made the calendar's secret address, and is empty where it has none.
          */
@@ -4057,6 +4058,8 @@ export interface components {
             ready: components["schemas"]["ReadyView"][];
             /** Behind */
             behind: number;
+            /** Later */
+            later: number;
             /** Examples */
             examples: components["schemas"]["Example"][];
             /** Feed */

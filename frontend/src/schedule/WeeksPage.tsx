@@ -38,6 +38,9 @@ export function WeeksPage() {
               {view.behind > 0 && (
                 <span className="text-caution"> · {view.behind} jobs are looked at yet</span>
               )}
+              {view.later > 0 && (
+                <span className="text-soft"> · {view.later} jobs due later are not planned yet</span>
+              )}
             </p>
           )}
           <Link to="/today" className="action grid content-center bg-accent! px-5 font-bold text-white">

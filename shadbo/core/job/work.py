@@ -6,6 +6,8 @@ from pydantic import AwareDatetime, Field, model_validator
 
 from shadbo.core.shop.values import Line, Millimetres, Note, Reading, Value
 
+YEARS = (1990, 2200)
+"""When anything can have been done: what lies outside is a clock that is wrong."""
 StepId = Annotated[str, Field(pattern=r"^[a-z][a-z0-9_.-]{0,120}$")]
 CheckId = Annotated[str, Field(pattern=r"^[a-z][a-z0-9_.-]{0,80}$")]
 Answer = Literal["yes", "no", "later"]
@@ -35,6 +37,9 @@ class Done(Value):
 
     @model_validator(mode="after")
     def _in_time(self) -> "Done":
+        for name, at in (("began", self.began), ("ended", self.ended)):
+            if at is not None and not YEARS[0] <= at.year <= YEARS[1]:
+                raise ValueError(f"{name}: nobody worked at it in the year {at.year}")
         if self.began is not None and self.ended is not None and self.ended < self.began:
             raise ValueError("ended: it cannot end before it began")
         return self

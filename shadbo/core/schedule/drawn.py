@@ -30,6 +30,7 @@ MITRE, NARROW = 4.0, 20.0
 LINE = "#d8d0bc"
 STOP, CAUTION = "#9c1c1c", "#7a4a00"
 HATCHES: dict[Stuff, Hatch] = {"piece": "textile", "wood": "wood", "paper": "mat", "glass": "glass"}
+MOST_SIGNS = 10
 LONG_WAIT = 120
 """Minutes of a wait that is drawn."""
 
@@ -75,13 +76,23 @@ def _now(s: Schedule, days: Days, bottom: float) -> Iterator[Group]:
 
 
 def _row(s: Schedule, days: Days, hand: Hand, y: float) -> Iterator[Group]:
-    name: list[Path | Circle | Text] = [_label((0, y + 21), hand.name.split()[0], bold=True, size=16.0)]
+    name: list[Path | Circle | Text] = [_label((0, y + 21), short(hand.name), bold=True, size=16.0)]
     if hand.learning:
         name.append(_label((0, y + 36), "learning", size=13.0, colour=SOFT))
     yield Group("", "hand", tuple(name))
     for block in blocks(work_of(s, hand.id)):
         if block[0].start < days.columns[-1].end if days.columns else False:
             yield _block(s, days, block, y)
+
+
+def short(name: str) -> str:
+    """The first of somebody's names, as far as there is room.
+
+    >>> short("Hedda Sorrel"), short("Maximilianus")
+    ('Hedda', 'Maximilia…')
+    """
+    first = name.split()[0] if name.split() else name
+    return first if len(first) <= MOST_SIGNS else f"{first[: MOST_SIGNS - 1]}…"
 
 
 def _block(s: Schedule, days: Days, block: Sequence[Spell], y: float) -> Group:

@@ -8,6 +8,7 @@ from shadbo.core.schedule.outline import minute
 from shadbo.core.shop.calendar import Calendar, Shut
 from shadbo.core.shop.crew import Worker
 
+FIRST_DAY, LAST_DAY = dt.date(1970, 1, 2), dt.date(2999, 12, 31)
 Stretch = tuple[int, int]
 """From and to, in minutes since 1970."""
 
@@ -96,5 +97,6 @@ class Clock:
 
 
 def end_of_day(calendar: Calendar, day: dt.date) -> int:
-    """Midnight after a day, by the shop's clock."""
+    """Midnight after a day, by the shop's clock; days that no clock knows are the first or last that one does."""
+    day = min(max(day, FIRST_DAY), LAST_DAY)
     return minute(dt.datetime.combine(day + dt.timedelta(days=1), dt.time(), calendar.clock).astimezone(dt.UTC))

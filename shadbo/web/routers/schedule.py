@@ -44,7 +44,8 @@ class Example:
 
 @dataclass(frozen=True, slots=True)
 class WeeksView:
-    """The weeks: their drawing, every job's day, how good the order is; ``behind`` jobs are not known yet.
+    """The weeks: their drawing, every job's day, how good the order is; ``behind`` jobs are not known yet,
+    and ``later`` ones not planned, since so many are due before them.
 
     ``feed`` says who made the calendar's secret address, and is empty where it has none.
     """
@@ -54,6 +55,7 @@ class WeeksView:
     drawing: str
     ready: tuple[ReadyView, ...]
     behind: int
+    later: int
     examples: tuple[Example, ...]
     feed: str
 
@@ -108,7 +110,7 @@ def weeks(store: ScheduleDep, system: System = "mm") -> WeeksView:
     )
     said = clock_said(moment(s.now), laid.shop.calendar)
     feed_by = (feed[0] or "the owner") if feed else ""
-    return WeeksView(said, summary(s), draw_weeks(s), ready_views(s), laid.behind, asks, feed_by)
+    return WeeksView(said, summary(s), draw_weeks(s), ready_views(s), laid.behind, laid.later, asks, feed_by)
 
 
 @router.get("/today")
