@@ -11,11 +11,12 @@ from uuid import uuid4
 from sqlalchemy import Select, select
 from sqlalchemy.orm import Session
 
-from shadbo.core.exercises.exercise import LEVELS, Asks, Marked, NoExercise, exercise, made_up
+from shadbo.core.exercises.exercise import LEVELS, Asks, Exercise, Marked, NoExercise, exercise, made_up
 from shadbo.core.exercises.slips import SLIP_WORDS, SlipKind
 from shadbo.core.job.afresh import afresh
 from shadbo.core.job.job import Job
 from shadbo.core.shop.shop import Shop
+from shadbo.core.words.lengths import System
 from shadbo.store.models import JobRow, WorkshopRow
 from shadbo.store.models_schedule import ExerciseRow
 from shadbo.store.past import job_of
@@ -39,7 +40,6 @@ class Set:
     asks: Asks
     job: Job
     shop: Shop
-    done: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,7 +82,7 @@ class Exercises:
         self._workshop_id = workshop_id
         self._person_id = person_id
 
-    def new(self, level: int) -> Set:
+    def new(self, level: int, system: System) -> tuple[Set, Exercise]:
         """Another exercise: of a finished job or made up, with the lines in which this person slips."""
         shop, wanted = self._shop(), tuple(self._wanted())
         jobs = self._finished()
@@ -94,7 +94,7 @@ class Exercises:
                 continue
             asks = Asks(level, seed, wanted)
             try:
-                exercise(job, shop, asks, shop.system)
+                shown = exercise(job, shop, asks, system)
             except NoExercise:
                 continue
             row = ExerciseRow(
@@ -109,7 +109,7 @@ class Exercises:
             )
             self._session.add(row)
             self._session.flush()
-            return Set(row.id, asks, job, shop, False)
+            return Set(row.id, asks, job, shop), shown
         raise NoExercise("no job was found that asks anything at this level")
 
     def get(self, exercise_id: str) -> Set:
@@ -119,7 +119,7 @@ class Exercises:
         if job is None:
             raise NoSuchExercise("the job that it was made of is gone")
         asks = Asks(row.level, row.seed, tuple(cast(Sequence[SlipKind], row.wanted)))
-        return Set(row.id, asks, job, self._shop(), bool(row.answers))
+        return Set(row.id, asks, job, self._shop())
 
     def answered(self, exercise_id: str, marks: Sequence[tuple[str, Marked]]) -> None:
         """Keep the answers, as they were typed, with their marks. The first ones stand."""

@@ -112,7 +112,7 @@ def test_a_workshop_is_set_up_joined_and_left(chromium: Browser, locked: tuple[S
     hand.reload()
     expect(hand.get_by_role("heading", name="Who is it?")).to_be_visible()
 
-    owner.get_by_role("button", name="Hedda Sorrel").click()
+    owner.get_by_role("banner").get_by_role("button", name="Hedda Sorrel").click()
     owner.get_by_role("menuitem", name="Another password").click()
     owner.get_by_label("So far").fill("not this one at all")
     owner.get_by_label("From now on").fill("pewter gull harbour")
@@ -121,7 +121,7 @@ def test_a_workshop_is_set_up_joined_and_left(chromium: Browser, locked: tuple[S
     owner.get_by_label("So far").fill(PASSWORD)
     owner.get_by_role("button", name="Change it").click()
     expect(owner.get_by_role("dialog")).to_have_count(0)
-    owner.get_by_role("button", name="Hedda Sorrel").click()
+    owner.get_by_role("banner").get_by_role("button", name="Hedda Sorrel").click()
     owner.get_by_role("menuitem", name="Sign out").click()
     expect(owner.get_by_role("heading", name="Who is it?")).to_be_visible()
     expect(owner.get_by_text("still there")).to_have_count(0)

@@ -43,7 +43,7 @@ def board_text(page: Page) -> str:
 def test_from_an_empty_rack_to_the_cut_list_by_keyboard_alone(page: Page, empty: None):
     page.goto("/")
     expect(page.get_by_text("The rack is empty")).to_be_visible()
-    for _ in range(10):
+    for _ in range(16):
         page.keyboard.press("Tab")
         if page.evaluate("document.activeElement.textContent") == "New job":
             break

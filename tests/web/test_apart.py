@@ -47,7 +47,7 @@ def foreign(database, crew) -> None:
         schedule = Scheduling(s, "there")
         assert schedule.laid(dt.datetime.now(dt.UTC)).cases
         assert schedule.new_feed(SECRET)
-        Exercises(s, "there", "nobody").new(1)
+        Exercises(s, "there", "nobody").new(1, "mm")
         Works(s, "there").ask("artwork", 102, {"name": SECRET}, b"")
 
 

@@ -28,7 +28,7 @@ STEPS = {1: (1, 1), 2: (2, 3), 3: (4, 30)}
 INTO = {1: 0, 2: 0, 3: 1}
 """So many lines into a sum a level goes: what those come to is worked out too."""
 MOST_GIVEN = 8
-ASKED = 3
+ASKED, LOOKED_AT = 3, 10
 LEAST_SLIPS = 2
 SCALE = (0.8, 1.3)
 
@@ -134,25 +134,33 @@ def _plan(job: Job, shop: Shop) -> Plan:
 def asked(plan: Plan, asks: Asks) -> list[Quantity]:
     """The lines that are asked: the same for the same job, level and seed."""
     least, most = STEPS[asks.level]
-    grid, found = plan.desk.mark.mm, []
-    for q in plan.desk.sheet.named.values():
-        into = INTO[asks.level]
-        if not can_be_asked(q) or not least <= depth(q, into) <= most or len(given(q, into)) > MOST_GIVEN:
-            continue
-        if any(abs(g.value - formula(q).value) < grid for g in given(q, into)):
-            continue  # what is asked would stand beside it
-        ways = slips(q, grid)
+    grid, into = plan.desk.mark.mm, INTO[asks.level]
+    able = [
+        q
+        for q in plan.desk.sheet.named.values()
+        if can_be_asked(q) and least <= depth(q, into) <= most and _is_fair(q, into, grid)
+    ]
+    found: list[tuple[Quantity, set[SlipKind]]] = []
+    most_looked = LOOKED_AT * (4 if asks.wanted else 1)
+    for q in sorted(able, key=lambda q: share(asks.seed, q.key)):
+        ways = slips(q, grid) if len(found) < most_looked else []
         if len(ways) >= LEAST_SLIPS:
             found.append((q, {s.kind for s in ways}))
     if not found:
         raise NoExercise(f"nothing of it takes {least} to {most} steps")
-    found.sort(key=lambda x: (-len(x[1] & set(asks.wanted)), share(asks.seed, x[0].key)))
+    found.sort(key=lambda x: -len(x[1] & set(asks.wanted)))
     lines: list[Quantity] = []
     for q, _ in found:
         # A line that another one starts from would give that one's answer away.
         if len(lines) < ASKED and not any(_tells(q, x, asks.level) for x in lines):
             lines.append(q)
     return sorted(lines, key=lambda q: q.serial)
+
+
+def _is_fair(q: Quantity, into: int, grid: float) -> bool:
+    """Whether not too much is given, and none of it is the answer."""
+    told = given(q, into)
+    return len(told) <= MOST_GIVEN and all(abs(g.value - formula(q).value) >= grid for g in told)
 
 
 def _tells(a: Quantity, b: Quantity, level: int) -> bool:

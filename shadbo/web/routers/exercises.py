@@ -65,16 +65,18 @@ def progress(exercises: ExercisesDep) -> Progress:
 def another(exercises: ExercisesDep, body: NewExercise) -> Standing:
     """Another exercise."""
     try:
-        return _standing(exercises.new(body.level), body.system)
+        given, shown = exercises.new(body.level, body.system)
     except NoExercise as bad:
         raise BadEdit("level", str(bad)) from None
+    return Standing(given.id, given.asks.level, shown)
 
 
 @router.get("/{exercise_id}")
 @opens_to("look")
 def again(exercises: ExercisesDep, exercise_id: ExerciseId, system: System = "mm") -> Standing:
     """One that was given, once more."""
-    return _standing(_found(exercises, exercise_id), system)
+    given = _found(exercises, exercise_id)
+    return Standing(given.id, given.asks.level, exercise(given.job, given.shop, given.asks, system))
 
 
 @router.post("/{exercise_id}")
@@ -102,7 +104,3 @@ def _found(exercises: Exercises, exercise_id: str) -> Set:
         return exercises.get(exercise_id)
     except NoSuchExercise as bad:
         raise HTTPException(404, str(bad)) from None
-
-
-def _standing(given: Set, system: System) -> Standing:
-    return Standing(given.id, given.asks.level, exercise(given.job, given.shop, given.asks, system))
