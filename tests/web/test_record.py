@@ -7,6 +7,9 @@ from uuid import uuid4
 import pytest
 
 from tests.making import job as made
+from tests.web.test_doors import crew, hashed, house, signed_in
+
+__all__ = ["crew", "hashed", "house"]
 
 
 def put(netloft, path: str, **body):
@@ -59,3 +62,16 @@ def test_what_was_learned_is_told_and_tried_and_set_by_nobody_but_the_framer(net
 
 def test_the_rack_finds_a_job_by_what_went_wrong(netloft, job):
     assert [x["id"] for x in netloft.client.get("/api/jobs", params={"words": "chipped lip"}).json()["jobs"]] == [job]
+
+
+def test_what_an_hour_costs_is_for_those_who_set_it(house, database, crew):
+    owner, apprentice = (signed_in(house, database, crew, role) for role in ("owner", "apprentice"))
+    body = {"edit_id": str(uuid4()), "rate": "38"}
+    assert owner.post(f"/api/people/{crew['framer']}/hours", json=body).status_code == 200
+    rates = [{h["id"]: h["rate"] for h in who.get("/api/people/hours").json()} for who in (owner, apprentice)]
+    assert (rates[0][crew["framer"]], set(rates[1].values())) == ("38", {""})
+    work = {"began": "2026-11-24T09:00:00Z", "ended": "2026-11-24T09:30:00Z", "who": "framer here"}
+    edit = {"edit_id": str(uuid4()), "version": 1, "edits": [{"at": "work/receive", "to": work}]}
+    assert owner.post("/api/jobs/101/edits", json=edit).status_code == 200
+    costs = [who.get("/api/jobs/101/record").json()["record"]["spent"]["cost"] for who in (owner, apprentice)]
+    assert costs == [19.0, None]

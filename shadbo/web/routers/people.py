@@ -1,14 +1,14 @@
 """Who works here: people, their roles, the codes that let them in, the tablets on the benches."""
 
 import datetime as dt
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Path, status
 from pydantic import Field
 
 from shadbo.core.decisions.edit import BadEdit
-from shadbo.core.roles import ROLE_SAYS, Role
+from shadbo.core.roles import ROLE_SAYS, Role, may
 from shadbo.core.shop.calendar import NotHours, hours_text, parse_hours, parse_shut, shut_text
 from shadbo.core.shop.crew import MOST_RATE, Worker
 from shadbo.core.shop.shop import Shop
@@ -18,7 +18,7 @@ from shadbo.core.words.days import NotADay
 from shadbo.core.words.stages import STAGE_WORDS, STAGES, Stage
 from shadbo.store.people import JOIN_HOURS, PAIR_MINUTES, Person
 from shadbo.web.bodies import Body, EditId
-from shadbo.web.deps import JobsDep, PeopleDep, StockDep
+from shadbo.web.deps import EnteredDep, JobsDep, PeopleDep, StockDep
 from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 from shadbo.web.routers.doors import Name
@@ -159,10 +159,11 @@ def set_hours(people: PeopleDep, store: StockDep, person_id: PersonId, body: Hou
 
 @router.get("/hours")
 @opens_to("look")
-def hours(people: PeopleDep, jobs: JobsDep) -> list[CrewHours]:
-    """When everybody works here."""
+def hours(people: PeopleDep, jobs: JobsDep, who: EnteredDep) -> list[CrewHours]:
+    """When everybody works here. What an hour of somebody costs is for those who may change it."""
     shop = jobs.shop()
-    return [_hours_of(shop, p.id) for p in people.all() if p.role != "tablet"]
+    found = [_hours_of(shop, p.id) for p in people.all() if p.role != "tablet"]
+    return found if may(who.role, "practice") else [replace(h, rate="") for h in found]
 
 
 def _hours_of(shop: Shop, person_id: str) -> CrewHours:

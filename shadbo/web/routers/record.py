@@ -6,7 +6,8 @@ from fastapi import APIRouter, Response
 
 from shadbo.core.assess import assess
 from shadbo.core.record.record import Record, record
-from shadbo.web.deps import ArchivesDep, JobsDep, PeopleDep, PhotosDep
+from shadbo.core.roles import may
+from shadbo.web.deps import ArchivesDep, EnteredDep, JobsDep, PeopleDep, PhotosDep
 from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 
@@ -25,10 +26,11 @@ class RecordView:
 
 @router.get("/{job_id}/record")
 @opens_to("look")
-def read_record(jobs: JobsDep, people: PeopleDep, photos: PhotosDep, job_id: int) -> RecordView:
-    """As planned against as built, and all that was done, by whom, in how long."""
+def read_record(jobs: JobsDep, people: PeopleDep, photos: PhotosDep, who: EnteredDep, job_id: int) -> RecordView:
+    """As planned against as built, and all that was done, by whom, in how long; its cost for those who set rates."""
     _, job, shop = jobs.laid_out(job_id)
-    rates = {p.name: w.rate for p in people.all() if (w := shop.crew.get(p.id)) is not None and w.rate is not None}
+    known = people.all() if may(who.role, "practice") else []
+    rates = {p.name: w.rate for p in known if (w := shop.crew.get(p.id)) is not None and w.rate is not None}
     kept = tuple(p.id for p in photos.of(job_id))
     jobs.let_go()
     return RecordView(job_id, shop.name, record(assess(job, shop), rates), kept)
