@@ -63,6 +63,14 @@ def set_up(folder: Path | None = None) -> logging.Handler | None:
     return handler
 
 
+SECRET_PATHS = ("/api/calendar/",)
+"""Paths that end in a secret: it is not written down."""
+
+
+def _told(path: str) -> str:
+    return next((f"{begin}…" for begin in SECRET_PATHS if path.startswith(begin)), path)
+
+
 class Requests:
     """Gives every request an id, answers for those that fail unexpectedly, and tells of them and of slow ones."""
 
@@ -93,5 +101,5 @@ class Requests:
         finally:
             took = (time.perf_counter() - began) * 1000
             if status >= 500 or took >= SLOW_MS:
-                log.warning("%s %s %d, %.0f ms", scope["method"], scope["path"], status, took)
+                log.warning("%s %s %d, %.0f ms", scope["method"], _told(scope["path"]), status, took)
             _ID.reset(token)

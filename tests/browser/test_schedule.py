@@ -109,7 +109,7 @@ def test_who_is_away_has_nothing_to_do_and_others_have_it(page: Page, crew: None
 def test_the_calendar_has_a_secret_address_that_is_shown_once(page: Page, crew: None):
     page.goto("/weeks")
     page.get_by_role("button", name="Calendar for the phone").click()
-    address = page.get_by_role("textbox", name="Address of the calendar").input_value()
+    address = page.get_by_role("textbox", name="Address of the calendar", exact=True).input_value()
     assert re.search(r"/api/calendar/[\w-]{40,}\.ics$", address)
     answer = page.request.get(address)
     assert answer.headers["content-type"].startswith("text/calendar")

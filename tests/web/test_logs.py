@@ -57,6 +57,14 @@ def test_nothing_typed_is_written_down(folder: Path, client, api):
     assert "secret" not in text
 
 
+def test_a_secret_address_is_not_written_down(folder: Path, client, monkeypatch: pytest.MonkeyPatch):
+    monkeypatch.setattr(logs, "SLOW_MS", 0)
+    client.get("/api/calendar/whoever-knows-this-reads-it.ics")
+    text = json.dumps(lines(folder), ensure_ascii=False)
+    assert "/api/calendar/… 404" in text
+    assert "whoever" not in text
+
+
 def test_old_files_go_when_there_are_too_many(tmp_path: Path):
     for n in range(40):
         (tmp_path / f"shadbo-{n}.log").write_text("old")

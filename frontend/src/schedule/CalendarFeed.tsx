@@ -4,7 +4,7 @@ import { useDoors } from "../doors/here";
 
 /** The schedule for a calendar: as a file, or at a secret address that it is read at again and again. */
 export function CalendarFeed({ feed, again }: { feed: string; again: () => void }) {
-  const { may } = useDoors();
+  const { may, here } = useDoors();
   const [address, setAddress] = useState("");
   const [trouble, setTrouble] = useState("");
   const then = async (asked: Promise<{ path: string } | undefined>) => {
@@ -52,6 +52,18 @@ export function CalendarFeed({ feed, again }: { feed: string; again: () => void 
             value={address}
             onFocus={(e) => e.target.select()}
           />
+          {here.id && (
+            <>
+              With your own work:
+              <input
+                aria-label="Address of the calendar with your own work"
+                className="entry text-[15px]!"
+                readOnly
+                value={`${address}?hand=${here.id}`}
+                onFocus={(e) => e.target.select()}
+              />
+            </>
+          )}
         </p>
       )}
       {!address && feed && <p className="pt-1 text-[15px] text-soft">Its address was made by {feed}.</p>}
