@@ -4,6 +4,7 @@ import datetime as dt
 
 from sqlalchemy.orm import Session
 
+from shadbo.demo.arrived import arrived_jobs
 from shadbo.demo.at_work import so_far
 from shadbo.demo.autumn import autumn, shifted, weeks_since
 from shadbo.demo.jobs import demo_jobs
@@ -40,7 +41,8 @@ def load(url: str | None = None) -> str:
             made = jobs.make(finished.job, f"autumn-{n}")
             jobs.save(made.id, made.version, finished.edits, f"autumn-{n}-work")
         later = weeks_since(WRITTEN, now)
-        for n, job in enumerate(demo_jobs(), 1):
+        on_the_rack = [*demo_jobs(), *arrived_jobs()]
+        for n, job in enumerate(on_the_rack, 1):
             shown, taken = photographed(shifted(job, later))
             made = jobs.make(shown, f"demo-{n}")
             for k, photo in enumerate(taken, 1):
@@ -48,7 +50,7 @@ def load(url: str | None = None) -> str:
             done = so_far(job, shop, now)
             if done:
                 jobs.save(made.id, jobs.laid_out(made.id)[0], done, f"demo-{n}-work")
-    return f"Loaded the demo workshop with {len(demo_jobs())} jobs on the rack and {len(past)} that were handed over."
+    return f"Loaded the demo workshop with {len(on_the_rack)} jobs on the rack and {len(past)} that were handed over."
 
 
 def _crew(session: Session) -> None:

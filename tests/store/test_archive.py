@@ -24,7 +24,7 @@ from shadbo.store.workshops import Stockroom
 from tests.database import fresh_database
 from tests.making import pin
 
-SHIRT, JOBS = 118, 41
+SHIRT, JOBS = 118, 43
 
 
 @pytest.fixture(scope="module")
@@ -102,12 +102,12 @@ def test_a_job_goes_into_another_workshop_under_its_number_or_the_next(full):
     with Session(full[1]) as s:
         assert read_in(s, io.BytesIO(alone), "netloft") == Taken(1, len(Photos(s, "netloft").of(SHIRT)) + 1, 0)
         jobs = Jobs(s, "netloft", "Hedda Sorrel")
-        twin = jobs.get(124)
+        twin = jobs.get(126)
         assert twin.job == jobs.get(SHIRT).job
-        assert len(jobs.revisions(124)) == len(jobs.revisions(SHIRT))
-        saved = jobs.save(124, twin.version, [Edit(at="note", to="once more")], "after-it")
+        assert len(jobs.revisions(126)) == len(jobs.revisions(SHIRT))
+        saved = jobs.save(126, twin.version, [Edit(at="note", to="once more")], "after-it")
         assert saved.version == twin.version + 1
-        again = Archives(s, "netloft").of_job(124)
+        again = Archives(s, "netloft").of_job(126)
         assert again != alone, "it stands under another number, and was changed"
         s.rollback()
     with Session(full[1]) as s, pytest.raises(BadArchive, match="no workshop"):
