@@ -35,6 +35,10 @@ def papers_of(plan: Plan, system: System) -> list[Paper]:
     if plan.assembly is None:
         return out
     out.append(_paged("label.pdf", "title, maker, materials, care; one more for the owner", _label))
+    out.append(_paged("care.pdf", "for the owner: light, cleaning, how it hangs, what to leave alone", _care))
+    out.append(
+        _paged("certificate.pdf", "what it is, of what it is made, by whom, with a line to sign", _certificate)
+    )
     templates = templates_of(plan, system)
     mats = mats_of(plan)
     if templates:
@@ -91,6 +95,18 @@ def _label(plan: Plan, page: Page, _: System, number: int) -> bytes:
     from shadbo.files.label_sheet import label_sheet
 
     return label_sheet(plan, page, number)
+
+
+def _care(plan: Plan, page: Page, system: System, number: int) -> bytes:
+    from shadbo.files.hand_over import care_sheet
+
+    return care_sheet(plan, page, system, number)
+
+
+def _certificate(plan: Plan, page: Page, system: System, number: int) -> bytes:
+    from shadbo.files.hand_over import certificate
+
+    return certificate(plan, page, system, number)
 
 
 def _order(plan: Plan, page: Page, system: System, number: int) -> bytes:

@@ -23,7 +23,7 @@ class Kind:
 
     ``noun`` is what its size lines call it, ``words`` what the framer picks it by. ``usual`` are the facts that are
     so unless the owner says otherwise, ``mounts`` how it is held among several pieces, the likeliest first; both are
-    common practice, no source.
+    common practice, no source. ``lux`` is how much light it should stand in at most, by its hatch (``LUX``).
     """
 
     noun: str
@@ -31,6 +31,15 @@ class Kind:
     hatch: Hatch
     mounts: tuple[str, ...]
     usual: frozenset[FactName] = frozenset()
+
+    @property
+    def lux(self) -> int | None:
+        """None where light does it no harm."""
+        return LUX.get(self.hatch)
+
+
+LUX: dict[Hatch, int] = {"textile": 50, "paper": 50, "puzzle": 50, "cloth": 200}
+"""Textiles, dyed paper, prints: 50 lux; oil paintings: 200 (CIE 157:2004, from memory)."""
 
 
 def _kind(noun: str, words: str, hatch: Hatch, mounts: tuple[str, ...], *usual: FactName) -> Kind:

@@ -198,7 +198,7 @@ def _gone(site: Site) -> Iterator[Step]:
         people=2 if two else 1,
         closes=True,
         ends_with=(Edit(at="handed_over", to="today"),),
-        papers=("label.pdf",),
+        papers=("care.pdf", "certificate.pdf"),
         cautions=(cautions.WALL,),
         checks=(
             Check("shown", "Shown to its owner, and as agreed"),

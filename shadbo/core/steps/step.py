@@ -44,11 +44,22 @@ ThingKind = Literal[
 ]
 
 
-PaperName = Literal["work-sheet.pdf", "ticket.pdf", "label.pdf", "templates.pdf", "mats.pdf", "order.pdf"]
+PaperName = Literal[
+    "work-sheet.pdf",
+    "ticket.pdf",
+    "label.pdf",
+    "care.pdf",
+    "certificate.pdf",
+    "templates.pdf",
+    "mats.pdf",
+    "order.pdf",
+]
 PAPER_TITLES: dict[PaperName, str] = {
     "work-sheet.pdf": "Work sheet",
     "ticket.pdf": "Job ticket",
     "label.pdf": "Label for the back",
+    "care.pdf": "Care sheet",
+    "certificate.pdf": "Certificate",
     "templates.pdf": "Templates, full size",
     "mats.pdf": "Mat cutting sheet",
     "order.pdf": "Order, cut to size",
