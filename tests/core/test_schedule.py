@@ -237,3 +237,11 @@ def test_more_steps_than_a_solver_is_asked_about_are_laid_all_the_same():
     s = schedule(many, house("a", "b"), NOW)
     assert faults(s) == []
     assert 0 < s.least <= s.late
+
+
+def test_what_is_overdue_has_its_flag_even_where_today_is_over():
+    evening = dt.datetime(2026, 11, 28, 20, tzinfo=dt.UTC)  # a Saturday
+    s = schedule([case(101, task(0, 20), due=0), case(102, task(0, 20), due=1)], house("a"), evening)
+    drawn = draw_weeks(s)
+    for number in (101, 102):
+        assert f'class="flag" data-key="{number}"' in drawn

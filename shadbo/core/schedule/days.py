@@ -11,7 +11,7 @@ from shadbo.core.schedule.work import work_of
 
 PAPER = Paper("weeks", 940, 560, (0, 0, 0, 0))
 LEFT, COLUMNS = 92.0, 10
-IDLE, LEAD_MIN = 48.0, 30
+IDLE, LEAD_MIN, FLAG = 48.0, 30, 42.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,11 +55,11 @@ class Days:
         return PAPER.width - 4
 
     def of(self, day: dt.date) -> float | None:
-        """Where the end of a day stands; None beyond the last."""
-        before = [c for c in self.columns if c.day <= day]
-        if not before or (day > self.columns[-1].day):
+        """Where the end of a day stands; what is past stands at the beginning. None beyond the last."""
+        if not self.columns or day > self.columns[-1].day:
             return None
-        return before[-1].x + before[-1].width
+        before = [c for c in self.columns if c.day <= day]
+        return before[-1].x + before[-1].width if before else self.columns[0].x + FLAG
 
 
 def _busiest(s: Schedule, start: int, end: int) -> int:
