@@ -394,3 +394,21 @@ def test_a_print_that_is_still_to_be_made_goes_out_and_is_waited_for():
     waiting = next(s for s in standings(plan, steps(plan), NOW) if s.step.id == "cut.cloth")
     assert waiting.state == "waiting"
     assert waiting.until == NOW + dt.timedelta(days=SHOP.practice.order_days * 7 / 5)
+
+
+def test_a_photograph_that_was_said_to_be_taken_is_looked_for():
+    job, _ = apply(next(j for j in demo_jobs() if j.title == "Slipway at low water"), [
+        Edit(at="work/receive", to={"ended": NOW.isoformat(), "answers": {"photographed": "yes"}}),
+    ])  # fmt: skip
+    the_plan = assess(job, SHOP)
+
+    def said(pictures):
+        step = next(s for s in bench(the_plan, NOW, None, pictures).steps if s.id == "receive")
+        return next(c for c in step.checks if c.id == "photographed")
+
+    assert said(None).says is None
+    none = said([])
+    assert none.out
+    assert none.says is not None
+    assert "no photograph is kept" in none.says.mm
+    assert not said([NOW - dt.timedelta(days=3)]).out, "of a piece as it came any will do"

@@ -40,6 +40,7 @@ function Answer({
   closed,
   onAnswer,
 }: { check: CheckView; now: boolean; closed: boolean } & Pick<Props, "onAnswer">) {
+  const { say } = useMeasures();
   const { echoes } = useWaiting(({ echoes }) => ({ echoes }));
   const so = said(check, { echoes, drafts: {} });
   return (
@@ -59,6 +60,11 @@ function Answer({
           </button>
         ))}
       </span>
+      {check.says && so === check.answer && (
+        <p className="w-full text-[20px] text-stop" role="status">
+          {say(check.says)}
+        </p>
+      )}
     </fieldset>
   );
 }

@@ -53,7 +53,7 @@ def _receive(plan: Plan) -> Step:
     here = [p for p in plan.desk.pieces if p.comes_in_days is None]
     checks = [
         Check("condition", "Its condition is written down"),
-        Check("photographed", "Photographed from the front and the back"),
+        Check("photographed", "Photographed from the front and the back", pictured=True),
     ]
     return Step(
         "receive",

@@ -2,7 +2,7 @@
 
 import datetime as dt
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from shadbo.core.asking.rows import exact
@@ -20,6 +20,8 @@ from shadbo.core.words.lengths import Both, texts
 from shadbo.core.words.stages import STAGE_WORDS
 from shadbo.core.words.words import both, say
 
+SAME_DAY = dt.timedelta(hours=12)
+"""A photograph is of the finished piece where it was taken not long before its last step ended."""
 Sort = Literal["size", "answer", "name"]
 """What a check takes."""
 
@@ -120,14 +122,19 @@ class Bench:
     reason_at: str
 
 
-def bench(plan: Plan, now: dt.datetime, before: Plan | None = None) -> Bench:
-    """The bench of a plan at a time. ``before`` is the plan that was saved, where edits are not saved yet."""
+def bench(
+    plan: Plan, now: dt.datetime, before: Plan | None = None, pictures: Sequence[dt.datetime] | None = None
+) -> Bench:
+    """The bench of a plan at a time. ``before`` is the plan that was saved, where edits are not saved yet.
+
+    ``pictures`` are when the photographs that are kept with it were taken in, None where nobody knows.
+    """
     found = standings(plan, steps(plan), now)
     first = next_of(found)
     ready = [s.step.id for s in found if s.state in ("ready", "later", "running")]
     open_min = sum(s.step.minutes for s in found if s.done.ended is None)
     return Bench(
-        tuple(_view(plan, s) for s in found),
+        tuple(_view(plan, s, pictures) for s in found),
         first.step.id if first is not None else "",
         tuple(id_ for id_ in ready if first is None or id_ != first.step.id),
         round(open_min, 1),
@@ -151,7 +158,7 @@ def _consequences(plan: Plan, found: Sequence[Standing], before: Plan) -> tuple[
     return tuple(out)
 
 
-def _view(plan: Plan, s: Standing) -> StepView:
+def _view(plan: Plan, s: Standing, pictures: Sequence[dt.datetime] | None) -> StepView:
     step, mark = s.step, plan.desk.mark
     sizes = tuple(say(mark, f"{q.name.label if q.name is not None else q.key}: {{}}", q) for q in step.sizes if q.key)
     return StepView(
@@ -170,7 +177,7 @@ def _view(plan: Plan, s: Standing) -> StepView:
         step.people,
         step.cautions,
         tuple(PaperOf(name, PAPER_TITLES[name]) for name in step.papers),
-        tuple(_check(plan, step, s, c) for c in step.checks),
+        tuple(_seen(_check(plan, step, s, c), c, plan, step, pictures) for c in step.checks),
         s.state,
         s.done.began,
         s.done.ended,
@@ -197,6 +204,23 @@ def _anew(step: Step, remade: int) -> tuple[Edit, ...]:
     pins = tuple(Edit(at=f"pins/{c.key}") for c in step.checks if c.key)
     fields = tuple(Edit(at=f"work/{step.id}/{name}") for name in ABOUT_ITS_END)
     return (*pins, *fields, Edit(at=f"work/{step.id}/remade", to=remade + 1))
+
+
+def _seen(view: CheckView, check: Check, plan: Plan, step: Step, pictures: Sequence[dt.datetime] | None) -> CheckView:
+    """A check of photographs that was answered with yes, held against those that there are."""
+    if not check.pictured or pictures is None or view.answer != "yes":
+        return view
+    ends = [d.ended for d in plan.desk.job.work.values() if d.ended is not None]
+    since = max((at for at in ends if step.stage == "close" and at < _ended(plan, step)), default=None)
+    if any(since is None or at >= since - SAME_DAY for at in pictures):
+        return view
+    none = "no photograph is kept with it" if not pictures else "none that is kept was taken since it is finished"
+    return replace(view, out=True, says=both(f"{none}: take one at Receive, or at “not as planned”"))
+
+
+def _ended(plan: Plan, step: Step) -> dt.datetime:
+    done = plan.desk.job.work.get(step.id)
+    return done.ended if done is not None and done.ended is not None else dt.datetime.max.replace(tzinfo=dt.UTC)
 
 
 def _check(plan: Plan, step: Step, s: Standing, check: Check) -> CheckView:

@@ -65,7 +65,7 @@ def leaving(site: Site) -> Iterator[Step]:
         stuff="piece",
         tools=("camera",),
         minutes=site.took("photograph"),
-        checks=(Check("photographed", "The photographs are with the job"),),
+        checks=(Check("photographed", "The photographs are with the job", pictured=True),),
     )
     yield from _gone(site)
 

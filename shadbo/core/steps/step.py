@@ -112,7 +112,7 @@ class Check:
 
     A size is read against ``wanted``, give or take ``within_mm``. With a ``key`` it is the real size of that line,
     and the plan follows it; without one the reading stays with the step. ``beyond`` says what follows where it is
-    out. ``signed``: somebody writes their name.
+    out. ``signed``: somebody writes their name; ``pictured``: photographs are kept with the job.
     """
 
     id: str
@@ -122,6 +122,7 @@ class Check:
     key: str = ""
     beyond: str = ""
     signed: bool = False
+    pictured: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -16,7 +16,7 @@ from shadbo.core.words.lengths import System
 from shadbo.store.jobs import Jobs
 from shadbo.web.album import addresses
 from shadbo.web.bodies import AskBench
-from shadbo.web.deps import JobsDep
+from shadbo.web.deps import JobsDep, PhotosDep
 from shadbo.web.opens import opens_to
 from shadbo.web.problems import RESPONSES
 from shadbo.web.views import drawing_mark
@@ -44,13 +44,14 @@ _VIEW = TypeAdapter(BenchView)
 
 @router.post("/{job_id}/bench", response_model=BenchView)
 @opens_to("look")
-def at_the_bench(jobs: JobsDep, job_id: int, body: AskBench) -> Response:
+def at_the_bench(jobs: JobsDep, photos: PhotosDep, job_id: int, body: AskBench) -> Response:
     """Every step of a job with edits that are not saved yet, and the drawing of one."""
     version, job, shop = jobs.laid_out(job_id, as_typed(body.edits, body.system, dt.date.today()))
     before = _before(jobs, job_id, version, body)
+    pictures = [p.at for p in photos.of(job_id)]
     jobs.let_go()
     plan, now = assess(job, shop), dt.datetime.now(dt.UTC)
-    found = bench(plan, now, assess(before, shop) if before is not None else None)
+    found = bench(plan, now, assess(before, shop) if before is not None else None, pictures)
     step, svg = _drawn(plan, found, body.step, body.system, job_id)
     mark = drawing_mark(svg)
     view = BenchView(
