@@ -337,7 +337,7 @@ export interface paths {
         };
         /**
          * Hours
-         * @description When everybody works here.
+         * @description When everybody works here. What an hour of somebody costs is for those who may change it.
          */
         get: operations["hours_api_people_hours_get"];
         put?: never;
@@ -1308,7 +1308,7 @@ export interface paths {
         };
         /**
          * Read Record
-         * @description As planned against as built, and all that was done, by whom, in how long.
+         * @description As planned against as built, and all that was done, by whom, in how long; its cost for those who set rates.
          */
         get: operations["read_record_api_jobs__job_id__record_get"];
         put?: never;

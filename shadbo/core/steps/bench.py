@@ -14,14 +14,13 @@ from shadbo.core.plan import Plan
 from shadbo.core.shop.values import Reading, Tool
 from shadbo.core.steps import steps
 from shadbo.core.steps.leaving import REASON_AT, REOPENING
+from shadbo.core.steps.pictures import missing
 from shadbo.core.steps.progress import Standing, State, next_of, planned_mm, standings
 from shadbo.core.steps.step import PAPER_TITLES, Check, Fetched, Step, Stuff
 from shadbo.core.words.lengths import Both, texts
 from shadbo.core.words.stages import STAGE_WORDS
 from shadbo.core.words.words import both, say
 
-SAME_DAY = dt.timedelta(hours=12)
-"""A photograph is of the finished piece where it was taken not long before its last step ended."""
 Sort = Literal["size", "answer", "name"]
 """What a check takes."""
 
@@ -177,7 +176,7 @@ def _view(plan: Plan, s: Standing, pictures: Sequence[dt.datetime] | None) -> St
         step.people,
         step.cautions,
         tuple(PaperOf(name, PAPER_TITLES[name]) for name in step.papers),
-        tuple(_seen(_check(plan, step, s, c), c, plan, step, pictures) for c in step.checks),
+        tuple(_looked_for(_check(plan, step, s, c), c, plan, step, pictures) for c in step.checks),
         s.state,
         s.done.began,
         s.done.ended,
@@ -206,21 +205,14 @@ def _anew(step: Step, remade: int) -> tuple[Edit, ...]:
     return (*pins, *fields, Edit(at=f"work/{step.id}/remade", to=remade + 1))
 
 
-def _seen(view: CheckView, check: Check, plan: Plan, step: Step, pictures: Sequence[dt.datetime] | None) -> CheckView:
+def _looked_for(
+    view: CheckView, check: Check, plan: Plan, step: Step, pictures: Sequence[dt.datetime] | None
+) -> CheckView:
     """A check of photographs that was answered with yes, held against those that there are."""
     if not check.pictured or pictures is None or view.answer != "yes":
         return view
-    ends = [d.ended for d in plan.desk.job.work.values() if d.ended is not None]
-    since = max((at for at in ends if step.stage == "close" and at < _ended(plan, step)), default=None)
-    if any(since is None or at >= since - SAME_DAY for at in pictures):
-        return view
-    none = "no photograph is kept with it" if not pictures else "none that is kept was taken since it is finished"
-    return replace(view, out=True, says=both(f"{none}: take one at Receive, or at “not as planned”"))
-
-
-def _ended(plan: Plan, step: Step) -> dt.datetime:
-    done = plan.desk.job.work.get(step.id)
-    return done.ended if done is not None and done.ended is not None else dt.datetime.max.replace(tzinfo=dt.UTC)
+    says = missing(plan, step, pictures)
+    return replace(view, out=True, says=both(says)) if says else view
 
 
 def _check(plan: Plan, step: Step, s: Standing, check: Check) -> CheckView:
