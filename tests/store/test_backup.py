@@ -18,6 +18,7 @@ from shadbo.demo.load import load
 from shadbo.store.backup import BadBackup, back_up, read_manifest, restore
 from shadbo.store.copies import Copies, beside, copy_now, due, kept, told
 from shadbo.store.database import VARIABLE, engine, migrate
+from shadbo.store.exercises import Exercises
 from shadbo.store.jobs import Jobs
 from shadbo.store.scheduling import Scheduling
 from shadbo.store.workshops import Workshops
@@ -26,7 +27,9 @@ from tests.flat import SHOP
 from tests.making import job, pin
 
 FIRST = 101
-FILLED = ("workshops", "jobs", "revisions", "photos", "shop_revisions", "people", "outlines", "feeds")
+FILLED = (
+    "workshops", "jobs", "revisions", "photos", "shop_revisions", "people", "outlines", "feeds", "exercises",
+)  # fmt: skip
 NOW = dt.datetime(2026, 11, 25, 2, 10, tzinfo=dt.UTC)
 
 
@@ -41,6 +44,7 @@ def full():
             schedule = Scheduling(session, "netloft")
             assert schedule.laid(dt.datetime.now(dt.UTC)).cases
             assert schedule.new_feed("an apprentice")
+            assert Exercises(session, "netloft", "nobody").new(1, "mm")
         yield url
 
 

@@ -230,9 +230,11 @@ function Learned({ progress }: { progress: Progress | null }) {
               </li>
             ))}
           </ul>
-          <p className="pt-2 text-[16px] text-soft">
-            The next sums are such in which these can happen again.
-          </p>
+          {progress.slips.length > 0 && (
+            <p className="pt-2 text-[16px] text-soft">
+              The next sums are such in which these can happen again.
+            </p>
+          )}
         </>
       )}
     </section>
