@@ -115,6 +115,8 @@ function Hand({ hand, mine }: { hand: HandView; mine: boolean }) {
 }
 
 function Rings({ rings }: { rings: Ring[] }) {
+  const sure = rings.filter((r) => r.sure);
+  const planned = rings.filter((r) => !r.sure);
   return (
     <section
       aria-labelledby="rings-title"
@@ -124,18 +126,32 @@ function Rings({ rings }: { rings: Ring[] }) {
         What is over when
       </h2>
       {rings.length === 0 && <p className="grid min-h-11 content-center text-soft">No wait ends by then.</p>}
-      <ul className="flex flex-wrap gap-x-8">
-        {rings.map((r) => (
-          <li key={`${r.job} ${r.step} ${r.at}`}>
-            <Link to={`/jobs/${r.job}/bench`} className="grid min-h-11 content-center hover:bg-board">
-              <span>
-                <span className="font-bold">{r.when}</span> {r.job} {r.says}
-                {!r.sure && <span className="text-soft"> if all goes well</span>}
-              </span>
-            </Link>
-          </li>
-        ))}
-      </ul>
+      <RingList rings={sure} />
+      {planned.length > 0 && (
+        <details>
+          <summary className="link grid min-h-11 cursor-pointer content-center">
+            {planned.length} more, if all goes well
+          </summary>
+          <RingList rings={planned} />
+        </details>
+      )}
     </section>
+  );
+}
+
+function RingList({ rings }: { rings: Ring[] }) {
+  if (rings.length === 0) return null;
+  return (
+    <ul className="flex flex-wrap gap-x-8">
+      {rings.map((r) => (
+        <li key={`${r.job} ${r.step} ${r.at}`}>
+          <Link to={`/jobs/${r.job}/bench`} className="grid min-h-11 content-center hover:bg-board">
+            <span>
+              <span className="font-bold">{r.when}</span> {r.job} {r.says}
+            </span>
+          </Link>
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -35,9 +35,3 @@ def clock_said(at: dt.datetime, calendar: Calendar) -> str:
 def time_said(at: dt.datetime, today: dt.date, calendar: Calendar) -> str:
     """A day and its hour."""
     return f"{day_said(at.astimezone(calendar.clock).date(), today)}, {clock_said(at, calendar)}"
-
-
-def when_said(at: dt.datetime, today: dt.date, calendar: Calendar) -> str:
-    """The hour alone where it is today's, else its day too."""
-    same = at.astimezone(calendar.clock).date() == today
-    return clock_said(at, calendar) if same else time_said(at, today, calendar)

@@ -2,14 +2,14 @@
 
 import datetime as dt
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
-from shadbo.core.schedule.hours import Hand, stretches
+from shadbo.core.schedule.hours import Hand, day_of, stretches
 from shadbo.core.schedule.outline import moment
 from shadbo.core.schedule.reasons import CLOSE_MIN, Link, chain, reason
 from shadbo.core.schedule.rota import Placed
-from shadbo.core.schedule.said import clock_said, day_said, lasts, time_said, when_said
+from shadbo.core.schedule.said import clock_said, day_said, lasts, time_said
 from shadbo.core.schedule.schedule import Schedule
 
 Promise = Literal["late", "close", "kept", "no day", "not planned", "done"]
@@ -166,8 +166,9 @@ def today_view(s: Schedule) -> TodayView:
     """The first day on which there is something to do, and every wait that ends up to then."""
     day = next_day(s)
     hands = tuple(_hand_view(s, hand, day) for hand in s.house.hands)
-    clock = s.house.calendar.clock
-    rings = sorted((r for r in rings_of(s) if r.at.astimezone(clock).date() <= day), key=lambda r: (r.at, r.job))
+    calendar = s.house.calendar
+    rings = sorted((r for r in rings_of(s) if day_of(calendar, r.at) <= day), key=lambda r: (r.at, r.job))
+    rings = [r if day_of(calendar, r.at) != day else replace(r, when=clock_said(r.at, calendar)) for r in rings]
     return TodayView(day, day_said(day, s.today), hands, tuple(rings))
 
 
@@ -232,5 +233,5 @@ def rings_of(s: Schedule) -> Iterator[Ring]:
             if (at, why) not in told:
                 told.add((at, why))
                 when = moment(at)
-                said = when_said(when, s.today, s.house.calendar)
+                said = time_said(when, s.today, s.house.calendar)
                 yield Ring(when, said, number, case.title or "untitled", task.id, why, runs)
