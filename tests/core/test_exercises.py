@@ -2,12 +2,15 @@
 
 import pytest
 
+from shadbo.core.asking.rows import exact
 from shadbo.core.assess import assess
 from shadbo.core.exercises.exercise import INTO, LEVELS, STEPS, Asks, NoExercise, asked, exercise, made_up, mark
-from shadbo.core.exercises.slips import called, can_be_asked, depth, formula, given, slips
+from shadbo.core.exercises.slips import called, can_be_asked, depth, formula, given, slips, with_given
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Sheet
 from shadbo.core.sheet.units import MM
+from shadbo.core.words.lengths import parse
+from shadbo.core.words.words import value_text
 from shadbo.demo.shop import demo_shop
 
 SHOP = demo_shop()
@@ -138,3 +141,26 @@ def test_what_went_wrong_is_asked_again():
             continue
         lines = asked(plan, Asks(2, 5, (kind,)))
         assert any(kind in {s.kind for s in slips(q, mark_mm)} for q in lines)
+
+
+@pytest.mark.parametrize(
+    ("shop_mark", "system"), [("0.5 mm", "mm"), ("0.5 mm", "in"), ("1/16 in", "in"), ("1/32 in", "in")]
+)
+def test_what_is_worked_out_of_the_given_as_it_is_told_is_right(shop_mark, system):
+    """In either system, though each given line is rounded to a rule's marks, and so is the answer."""
+    shop = SHOP.model_copy(update={"mark": shop_mark})
+    for seed in SEEDS:
+        plan = assess(made_up(seed), shop)
+        for level in LEVELS:
+            try:
+                lines = asked(plan, Asks(level, seed))
+            except NoExercise:
+                continue
+            for q in lines:
+                told = {
+                    g.key: parse(exact(g.value).pick(system), system) for g in given(q, INTO[level]) if g.unit == MM
+                }
+                by_hand = with_given(q, told)
+                assert mark(made_up(seed), shop, q.key, by_hand, system, level).right, (q.key, by_hand)
+                shown = value_text(q, plan.desk.mark).pick(system)
+                assert mark(made_up(seed), shop, q.key, parse(shown, system), system, level).right, (q.key, shown)

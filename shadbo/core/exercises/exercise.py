@@ -1,5 +1,7 @@
 """An exercise: a job with its sizes given, some lines to be worked out, and how an answer is marked."""
 
+from collections.abc import Iterator
+from contextlib import suppress
 from dataclasses import dataclass
 from typing import Any
 
@@ -9,7 +11,7 @@ from shadbo.core.decisions.edit import Edit
 from shadbo.core.drawing.board import draw
 from shadbo.core.drawing.thumb import front_thumb, thumb
 from shadbo.core.exercises.chance import pick, share
-from shadbo.core.exercises.slips import Slip, SlipKind, can_be_asked, depth, formula, given, slips
+from shadbo.core.exercises.slips import Slip, SlipKind, can_be_asked, depth, formula, given, slips, with_given
 from shadbo.core.findings import CannotPlan
 from shadbo.core.job.edits import apply
 from shadbo.core.job.job import Job
@@ -18,7 +20,7 @@ from shadbo.core.settings.examples import EXAMPLES, example
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.shop import Shop
-from shadbo.core.words.lengths import Both, System
+from shadbo.core.words.lengths import Both, NotALength, System, parse
 from shadbo.core.words.words import value_text
 from shadbo.core.words.working import Token, working
 
@@ -28,6 +30,8 @@ STEPS = {1: (1, 1), 2: (2, 3), 3: (4, 30)}
 INTO = {1: 0, 2: 0, 3: 1}
 """So many lines into a sum a level goes: what those come to is worked out too."""
 MOST_GIVEN = 8
+FINEST_IN = 25.4 / 16
+"""Inches are worked out by hand in sixteenths."""
 ASKED, LOOKED_AT = 3, 10
 LEAST_SLIPS = 2
 SCALE = (0.8, 1.3)
@@ -178,18 +182,33 @@ def _given(q: Quantity, plan: Plan) -> Given:
     return Given(q.name.label if q.name else "", value_text(q, plan.desk.mark))
 
 
-def mark(job: Job, shop: Shop, key: str, answer_mm: float, system: System) -> Marked:
-    """An answer to one line. Right within a mark; else the nearest slip that gives it."""
+def mark(job: Job, shop: Shop, key: str, answer_mm: float, system: System, level: int = 1) -> Marked:
+    """An answer to one line. Right within half a mark of the plan, of its text, or of the sum by what was given; else
+    the nearest slip that gives it.
+    """
     plan = _plan(job, shop)
     q, grid = plan.desk.sheet[key], plan.desk.mark.mm
     right = formula(q).value
     shown, how = value_text(q, plan.desk.mark), working(formula(q), plan.desk.mark)
-    if abs(answer_mm - right) <= max(grid / 2, 0.05) + 1e-6:
+    rights = (right, _by_hand(q, INTO[level], system), *_read(shown.pick(system), system))
+    if any(abs(answer_mm - x) <= max(grid, FINEST_IN if system == "in" else 0) / 2 + 1e-6 for x in rights):
         return Marked(key, True, None, "right", shown, how, "", "")
     slip = _slip(plan, q, answer_mm, grid)
     says = slip.says if slip is not None else "wrong, by no slip that is known: go through the working"
     happens, picture = _happens(job, shop, key, answer_mm, system)
     return Marked(key, False, slip.kind if slip is not None else None, says, shown, how, happens, picture)
+
+
+def _by_hand(q: Quantity, into: int, system: System) -> float:
+    """What a line comes to by the given lines as they are told, which are rounded."""
+    told = {g.key: next(_read(exact(g.value).pick(system), system), g.value) for g in given(q, into) if g.unit == MM}
+    return with_given(q, told)
+
+
+def _read(text: str, system: System) -> Iterator[float]:
+    """A length as it stands on the screen, in mm; nothing where it is none."""
+    with suppress(NotALength):
+        yield parse(text, system)
 
 
 def _slip(plan: Plan, q: Quantity, answer_mm: float, grid: float) -> Slip | None:

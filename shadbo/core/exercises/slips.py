@@ -5,7 +5,7 @@ twice or with the wrong sign, a half may not be halved, the smaller of two readi
 """
 
 import math
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
 from typing import Literal
 
@@ -75,6 +75,17 @@ def _with(q: Quantity, at: Quantity, wrong: float, grid: float, known: dict[int,
         value = _again(q, args, grid)
     known[q.serial] = value
     return value
+
+
+def with_given(q: Quantity, told: Mapping[str, float], top: bool = True) -> float:
+    """What a working comes to with other values of the lines that it starts from, by their keys; not rounded."""
+    if not top and q.key in told:
+        return told[q.key]
+    f = formula(q)
+    if f.op not in (*ARITHMETIC, *PLAIN):
+        return f.value
+    args = [with_given(a, told, False) for a in f.args]
+    return args[0] if f.op in PLAIN else _again(f, args, 0.0)
 
 
 def _again(q: Quantity, args: list[float], grid: float) -> float:

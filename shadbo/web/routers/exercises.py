@@ -94,7 +94,7 @@ def answer(exercises: ExercisesDep, exercise_id: ExerciseId, body: Answers) -> M
             mm = parse(text, body.system)
         except NotALength as bad:
             raise BadEdit(key, str(bad), text) from None
-        marks.append((text, mark(given.job, given.shop, key, mm, body.system)))
+        marks.append((text, mark(given.job, given.shop, key, mm, body.system, given.asks.level)))
     exercises.answered(exercise_id, marks)
     return MarkedView(tuple(m for _, m in marks), exercises.progress())
 
