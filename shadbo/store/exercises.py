@@ -17,9 +17,10 @@ from shadbo.core.job.afresh import afresh
 from shadbo.core.job.job import Job
 from shadbo.core.shop.shop import Shop
 from shadbo.core.words.lengths import System
-from shadbo.store.models import JobRow, WorkshopRow
+from shadbo.store.models import JobRow
 from shadbo.store.models_schedule import ExerciseRow
 from shadbo.store.past import job_of
+from shadbo.store.shops import shop_of
 
 TRIES = 30
 LATEST = 12
@@ -84,7 +85,7 @@ class Exercises:
 
     def new(self, level: int, system: System) -> tuple[Set, Exercise]:
         """Another exercise: of a finished job or made up, with the lines in which this person slips."""
-        shop, wanted = self._shop(), tuple(self._wanted())
+        shop, wanted = shop_of(self._session, self._workshop_id), tuple(self._wanted())
         jobs = self._finished()
         for _ in range(TRIES):
             seed = secrets.randbelow(2**31)
@@ -119,7 +120,7 @@ class Exercises:
         if job is None:
             raise NoSuchExercise("the job that it was made of is gone")
         asks = Asks(row.level, row.seed, tuple(cast(Sequence[SlipKind], row.wanted)))
-        return Set(row.id, asks, job, self._shop())
+        return Set(row.id, asks, job, shop_of(self._session, self._workshop_id))
 
     def answered(self, exercise_id: str, marks: Sequence[tuple[str, Marked]]) -> None:
         """Keep the answers, as they were typed, with their marks. The first ones stand."""
@@ -160,9 +161,6 @@ class Exercises:
         if row is None:
             raise NoSuchExercise("there is no such exercise of yours")
         return row
-
-    def _shop(self) -> Shop:
-        return Shop.model_validate(self._session.get_one(WorkshopRow, self._workshop_id).shop)
 
     def _finished(self) -> list[int]:
         done = JobRow.workshop_id == self._workshop_id, JobRow.state == "handed over"

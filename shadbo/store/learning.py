@@ -5,8 +5,9 @@ from sqlalchemy.orm import Session
 
 from shadbo.core.job.job import Job
 from shadbo.core.shop.shop import Shop
-from shadbo.store.models import JobRow, WorkshopRow
+from shadbo.store.models import JobRow
 from shadbo.store.past import job_of
+from shadbo.store.shops import shop_of
 
 LATEST = 60
 """So many finished jobs are asked: a shop changes, and each takes some milliseconds."""
@@ -22,7 +23,7 @@ class Learning:
 
     def shop(self) -> Shop:
         """The workshop."""
-        return Shop.model_validate(self._session.get_one(WorkshopRow, self._workshop_id).shop)
+        return shop_of(self._session, self._workshop_id)
 
     def finished(self) -> dict[int, Job]:
         """The jobs that were handed over last, by their number."""

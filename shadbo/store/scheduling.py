@@ -16,13 +16,13 @@ from shadbo.core.schedule.schedule import Case
 from shadbo.core.schedule.table import House
 from shadbo.core.shop.crew import Worker
 from shadbo.core.shop.shop import Shop
-from shadbo.store.models import JobRow, WorkshopRow
+from shadbo.store.models import JobRow
 from shadbo.store.models_people import PersonRow
 from shadbo.store.models_schedule import FeedRow, OutlineRow
 from shadbo.store.past import job_of
 from shadbo.store.rack import shop_mark
 from shadbo.store.secrets import digest, new_token
-from shadbo.store.shops import row_mark, shop_as_of
+from shadbo.store.shops import shop_of
 
 OUTLINED_AT_ONCE = 80
 """Jobs that one look plans anew at most: it takes some milliseconds each."""
@@ -75,8 +75,7 @@ class Scheduling:
 
     def shop(self) -> Shop:
         """The workshop."""
-        mark = self._session.execute(select(row_mark()).where(WorkshopRow.id == self._workshop_id)).scalar_one()
-        return shop_as_of(self._session, self._workshop_id, mark)
+        return shop_of(self._session, self._workshop_id)
 
     def hands(self, shop: Shop) -> tuple[Hand, ...]:
         """Who works here: owners first, then by name; who is learning comes last."""

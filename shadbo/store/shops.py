@@ -14,6 +14,14 @@ def row_mark() -> ColumnElement[str]:
     return literal_column("workshops.xmin::text")
 
 
+def shop_of(session: Session, workshop_id: str) -> Shop:
+    """A workshop's own practice and stock. LookupError when there is no such workshop."""
+    mark = session.execute(select(row_mark()).where(WorkshopRow.id == workshop_id)).scalar()
+    if mark is None:
+        raise LookupError(f"no workshop “{workshop_id}”")
+    return shop_as_of(session, workshop_id, mark)
+
+
 def shop_as_of(session: Session, workshop_id: str, mark: str) -> Shop:
     """The shop whose row carries this mark; where another process wrote since, the newer."""
     known = _KNOWN.get(workshop_id)

@@ -7,12 +7,11 @@ from itertools import pairwise
 import pytest
 from hypothesis import given, settings
 
-from shadbo.core.schedule.asked import ASKED, with_asked
 from shadbo.core.schedule.drawn import draw_weeks
 from shadbo.core.schedule.hours import Hand, end_of_day, stretches
 from shadbo.core.schedule.outline import Need, Outline, minute, moment
 from shadbo.core.schedule.reasons import chain, reason
-from shadbo.core.schedule.schedule import Case, schedule
+from shadbo.core.schedule.schedule import Case, again, schedule
 from shadbo.core.schedule.table import House
 from shadbo.core.schedule.views import next_day, promise_of, ready_views, rings_of, summary, today_view
 from shadbo.core.shop.calendar import Calendar, Shut, parse_hours
@@ -38,11 +37,12 @@ def test_every_schedule_can_be_done(found, shop):
 @given(cases(), houses(), outlines())
 def test_one_more_job_moves_no_other(found, shop, more):
     s = schedule(found, shop, NOW)
-    asked = with_asked(s, "one more", replace(more, tasks=tuple(replace(t, began=None) for t in more.tasks)))
+    fresh = replace(more, tasks=tuple(replace(t, began=None) for t in more.tasks))
+    asked = again(s, Case(0, "one more", None, fresh))
     assert faults(asked) == []
     for number in s.cases:
         assert asked.rota.placed[number] == s.rota.placed[number]
-    assert asked.ready(ASKED) is None or asked.ready(ASKED) > asked.now  # type: ignore[operator]
+    assert asked.ready(0) is None or asked.ready(0) > asked.now  # type: ignore[operator]
 
 
 @settings(max_examples=40, deadline=None)

@@ -114,7 +114,7 @@ def schedule(cases: Sequence[Case], house: House, now: dt.datetime) -> Schedule:
 
 
 def again(s: Schedule, more: Case) -> Schedule:
-    """A schedule with one more case after all others, so that none of those moves."""
+    """A schedule with one more case behind all others, of which none moves: when it would be ready that came in."""
     cases, order = {**s.cases, more.number: more}, (*s.order, more.number)
     table = Table(Hours(s.house, s.now))
     table.book_all({n: c.outline for n, c in s.cases.items()}, s.rota)

@@ -10,11 +10,10 @@ from pydantic import Field
 from shadbo.core.assess import assess
 from shadbo.core.decisions.edit import BadEdit
 from shadbo.core.job.afresh import afresh
-from shadbo.core.schedule.asked import ASKED, with_asked
 from shadbo.core.schedule.drawn import draw_weeks
 from shadbo.core.schedule.outline import moment, outline
 from shadbo.core.schedule.said import clock_said
-from shadbo.core.schedule.schedule import Schedule, schedule
+from shadbo.core.schedule.schedule import Case, Schedule, again, schedule
 from shadbo.core.schedule.views import ReadyView, TodayView, ready_view, ready_views, summary, today_view
 from shadbo.core.settings.examples import EXAMPLES, example, size_of
 from shadbo.core.shop.shop import Shop
@@ -31,6 +30,8 @@ from shadbo.web.problems import RESPONSES
 
 router = APIRouter(prefix="/api/schedule", tags=["schedule"], responses=RESPONSES)
 feeds = APIRouter(prefix="/api/calendar", tags=["schedule"], responses=RESPONSES)
+ASKED = 0
+"""The number of a job that is only asked about."""
 ICALENDAR = "text/calendar; charset=utf-8"
 
 
@@ -147,7 +148,7 @@ def ask(store: ScheduleDep, jobs: JobsDep, body: AskAbout) -> ReadyView:
         job = example(body.example)
         told = EXAMPLES[body.example][0]
         title = say(laid.shop.the_mark(), told, *(Mm(x) for x in size_of(body.example))).pick(body.system)
-    asked = with_asked(s, title, outline(assess(job, laid.shop), now), _due(body, laid.shop, s))
+    asked = again(s, Case(ASKED, title, _due(body, laid.shop, s), outline(assess(job, laid.shop), now)))
     return ready_view(asked, ASKED)
 
 
