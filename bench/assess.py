@@ -4,6 +4,8 @@ Every round changes a reading by a hair, as typing does, so that nothing is serv
 """
 
 import time
+from collections.abc import Callable
+from functools import partial
 
 from bench.common import machine, show
 from shadbo.core.advise import advise
@@ -12,6 +14,7 @@ from shadbo.core.decisions.edit import Edit
 from shadbo.core.drawing.board import draw, draw_ladder
 from shadbo.core.job.edits import apply
 from shadbo.core.job.job import Job
+from shadbo.core.plan import Plan
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
@@ -29,7 +32,7 @@ def variants(job: Job) -> list[Job]:
     return [apply(job, [Edit(at=at, to={"mm": width.mm + n / 100, "tool": "rule"})])[0] for n in range(ROUNDS)]
 
 
-def timed(what) -> float:
+def timed(what: Callable[[], object]) -> float:
     start = time.perf_counter()
     what()
     return (time.perf_counter() - start) * 1000
@@ -41,11 +44,11 @@ def main() -> None:
     settle()
     for job in demo_jobs():
         jobs = variants(job)
-        show(f"assess   {job.title}", [timed(lambda j=j: assess(j, shop)) for j in jobs], "median < 5 ms")
-        show(f"remedies {job.title}", [timed(lambda j=j: advise(j, shop)) for j in jobs[:40]], "< 150 ms")
+        show(f"assess   {job.title}", [timed(partial(assess, j, shop)) for j in jobs], "median < 5 ms")
+        show(f"remedies {job.title}", [timed(partial(advise, j, shop)) for j in jobs[:40]], "< 150 ms")
         plan = assess(job, shop)
 
-        def paint(plan=plan) -> None:
+        def paint(plan: Plan = plan) -> None:
             draw(plan, "edge", "mm")
             draw_ladder(plan, "mm")
             stations(plan)

@@ -108,11 +108,11 @@ def kill(server: Server, rng: random.Random) -> str:
     else:
         try:
             with psycopg.connect(plain(server.database_url), connect_timeout=2) as c:
-                found = c.execute(
+                sessions = c.execute(
                     "select pid from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()"
                 ).fetchall()
-            if found:
-                os.kill(int(rng.choice(found)[0]), signal.SIGKILL)
+            if sessions:
+                os.kill(int(rng.choice(sessions)[0]), signal.SIGKILL)
         except (psycopg.Error, ProcessLookupError):
             return "nothing"
     return victim

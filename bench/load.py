@@ -1,7 +1,7 @@
 """Ten people typing, without and with heavy work waiting: script/bench load [--heavy 50]
 
 The same typing as in live_plan, first alone, then while so many layouts, none of them asked for before, wait for the
-worker.
+worker: from the moment that all of them are in the queue, since ten people do not ask for fifty at once.
 """
 
 import argparse
@@ -45,6 +45,13 @@ def lays_out(url: str, n: int, came: Counter[int]) -> None:
         came[0] += 1
 
 
+def waiting(url: str) -> int:
+    """How much heavy work is in the queue."""
+    with urllib.request.urlopen(f"{url}/api/health", timeout=10) as answer:
+        many: int = json.load(answer)["waiting"]
+    return many
+
+
 def main() -> None:
     """Type, ask for heavy work, type again, print."""
     ask = argparse.ArgumentParser(description=__doc__)
@@ -52,17 +59,18 @@ def main() -> None:
     said = ask.parse_args()
     print(machine(), f"— {PEOPLE} people typing; then {said.heavy} layouts waiting beside them")
     with serving() as server:
-        person(server.port, 0, [])
+        typing(server.port, "warming up")
         typing(server.port, "alone")
         came: Counter[int] = Counter()
         began = time.monotonic()
         heavy = [threading.Thread(target=lays_out, args=(server.url, n, came)) for n in range(said.heavy)]
         for h in heavy:
             h.start()
-        time.sleep(1)
+        while waiting(server.url) < said.heavy - 2 and time.monotonic() - began < PATIENCE_S:
+            time.sleep(0.1)
+        print(f"{said.heavy} asked for and in the queue after {time.monotonic() - began:.1f} s")
         typing(server.port, f"beside {said.heavy} layouts")
-        with urllib.request.urlopen(f"{server.url}/api/health", timeout=10) as answer:
-            print("still waiting:", json.load(answer)["waiting"])
+        print("still waiting:", waiting(server.url))
         for h in heavy:
             h.join()
         print(f"answers {dict(came)} after {time.monotonic() - began:.0f} s (503: still at work, ask again)")

@@ -89,13 +89,13 @@ def spoilt(rng: random.Random, data: Any) -> Any:
         node = out
         while isinstance(node, dict | list) and node:
             key = rng.choice(list(node)) if isinstance(node, dict) else rng.randrange(len(node))
-            if isinstance(node[key], dict | list) and node[key] and rng.random() < 0.85:  # type: ignore[index]
-                node = node[key]  # type: ignore[index]
+            if isinstance(node[key], dict | list) and node[key] and rng.random() < 0.85:
+                node = node[key]
                 continue
             if isinstance(node, dict) and rng.random() < 0.1:
                 node[str(rng.choice(ODD))[:60]] = node.pop(key)
             else:
-                node[key] = copy.deepcopy(rng.choice(ODD))  # type: ignore[index]
+                node[key] = copy.deepcopy(rng.choice(ODD))
             break
     return out
 

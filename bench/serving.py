@@ -3,9 +3,8 @@
 from collections.abc import Iterator
 from contextlib import contextmanager
 
-from shadbo.demo.load import load
 from shadbo.web.serve import cores
-from tests.database import fresh_database
+from tests.database import demo_database
 from tests.server import Server
 from tests.stand_ins import Cutter
 
@@ -13,8 +12,7 @@ from tests.stand_ins import Cutter
 @contextmanager
 def serving() -> Iterator[Server]:
     """The real server as a process, with the demo jobs from 101 and a quick mat cutter."""
-    with fresh_database("shadbo_bench") as (url, _), Cutter(pace=30) as cutter:
-        load(url)
+    with demo_database("shadbo_bench") as (url, _), Cutter(pace=30) as cutter:
         server = Server(url, "bench", cores(), 1, SHADBO_CUTTER_URL=cutter.url)
         server.start()
         try:
