@@ -3,6 +3,7 @@
 import datetime as dt
 import hashlib
 import json
+from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any
 from uuid import uuid4
@@ -102,6 +103,20 @@ def outcome_of(connection: Connection, workshop_id: str, work_id: str) -> Outcom
     """How a piece of a workshop's work stands; None for what there is not."""
     row = connection.execute(_OUTCOME, {"own": workshop_id, "id": work_id}).first()
     return Outcome(*row) if row is not None else None
+
+
+_STATES = text(
+    "select own, id, state from work join unnest(cast(:owns as text[]), cast(:ids as text[])) as asked(own, wanted)"
+    " on workshop_id = own and id = wanted"
+)
+
+
+def states_of(connection: Connection, works: Iterable[tuple[str, str]]) -> list[tuple[tuple[str, str], str]]:
+    """How pieces of work stand, each by its workshop and id; those that are not there are left out."""
+    owns, ids = zip(*works, strict=True)
+    return [
+        ((own, id_), state) for own, id_, state in connection.execute(_STATES, {"owns": list(owns), "ids": list(ids)})
+    ]
 
 
 def _key(kind: str, job_id: int, asked: dict[str, Any], given: bytes) -> str:

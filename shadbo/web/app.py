@@ -35,9 +35,11 @@ from shadbo.web.routers import (
     record,
     schedule,
     stock,
+    traced,
     work,
 )
 from shadbo.web.variables import UNLOCKED
+from shadbo.web.waiting import WaitingRoom
 from shadbo.work.queue import Queue
 
 METHODS = ("GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS", "TRACE")
@@ -63,6 +65,7 @@ def create_app(
         database = engine()
     app.state.engine = database
     app.state.queue = queue
+    app.state.waiting = WaitingRoom(lambda: app.state.engine)
     app.state.unlocked = os.environ.get(UNLOCKED) == "yes" if unlocked is None else unlocked
     problems.install(app)
     app.add_middleware(Bounds)
@@ -83,6 +86,7 @@ def create_app(
         learned,
         cutter,
         stock,
+        traced,
         practice,
         record,
         schedule,

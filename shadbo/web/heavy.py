@@ -1,6 +1,5 @@
 """Heavy work from the side of a request: asked for, waited for without a connection or a thread, and answered."""
 
-import asyncio
 from dataclasses import dataclass
 
 from fastapi import HTTPException, Request
@@ -10,13 +9,12 @@ from sqlalchemy.orm import Session
 from shadbo.core.decisions.edit import BadEdit
 from shadbo.store.entrance import within
 from shadbo.store.work import Outcome, Works, outcome_of
+from shadbo.web.waiting import WaitingRoom
 from shadbo.work.kinds import KINDS, Asked, Made, WorkRefused
 from shadbo.work.queue import Queue
 
-FIRST_LOOK, LAST_LOOK = 0.03, 1.5
 MOST_SECONDS = 80.0
 """So long a request waits; what is made afterwards is there when it is asked for again."""
-DONE = {"made", "refused", "failed", "given up"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,18 +51,13 @@ def _put(request: Request, queue: Queue, workshop_id: str, what: Given) -> str:
 
 
 async def _waited(request: Request, workshop_id: str, work_id: str) -> Outcome | None:
-    pause, until = FIRST_LOOK, asyncio.get_running_loop().time() + MOST_SECONDS
-    while True:
-        found = await run_in_threadpool(_look, request, workshop_id, work_id)
-        if found is None or found.state in DONE or asyncio.get_running_loop().time() > until:
-            return found
-        await asyncio.sleep(pause)
-        pause = min(pause * 1.5, LAST_LOOK)
+    room: WaitingRoom = request.app.state.waiting
+    await room.closed((workshop_id, work_id), MOST_SECONDS)
+    return await run_in_threadpool(_outcome, request, workshop_id, work_id)
 
 
-def _look(request: Request, workshop_id: str, work_id: str) -> Outcome | None:
-    """One statement, in no transaction: many wait, and look again and again."""
-    with request.app.state.engine.connect().execution_options(isolation_level="AUTOCOMMIT") as c:
+def _outcome(request: Request, workshop_id: str, work_id: str) -> Outcome | None:
+    with request.app.state.engine.connect() as c:
         return outcome_of(c, workshop_id, work_id)
 
 
