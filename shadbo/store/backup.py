@@ -16,7 +16,6 @@ from pathlib import Path
 from typing import Any
 
 import psycopg
-from alembic.util import CommandError
 from psycopg import sql
 from sqlalchemy import MetaData, create_engine, make_url
 
@@ -149,6 +148,8 @@ def restore(url: str, file: Path) -> Manifest:
 
     Raises BadBackup, and leaves the database as it was, where anything differs from the manifest.
     """
+    from alembic.util import CommandError  # here, so that a server is up sooner
+
     manifest = read_manifest(file)
     with _connected(url) as c:
         if _holds_rows(c):

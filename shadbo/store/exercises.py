@@ -11,7 +11,8 @@ from uuid import uuid4
 from sqlalchemy import Select, select
 from sqlalchemy.orm import Session
 
-from shadbo.core.exercises.exercise import LEVELS, Asks, Exercise, Marked, NoExercise, exercise, made_up
+from shadbo.core.exercises.exercise import LEVELS, Asks, Exercise, NoExercise, exercise, made_up
+from shadbo.core.exercises.marking import Marked
 from shadbo.core.exercises.slips import SLIP_WORDS, SlipKind
 from shadbo.core.job.afresh import afresh
 from shadbo.core.job.job import Job

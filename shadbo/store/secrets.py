@@ -8,9 +8,14 @@ from contextlib import contextmanager
 
 from argon2 import PasswordHasher
 from argon2.exceptions import InvalidHashError, VerificationError
+from zxcvbn import zxcvbn
 
 LEAST_PASSWORD, MOST_PASSWORD = 12, 128
 FEWEST_SIGNS = 5
+MOST_GUESSED = 72
+"""So many signs are held against lists: more take long, and are not guessed."""
+LEAST_SCORE = 3
+"""Of 4: some hundred million guesses, by what the library knows of lists, dates, keyboards and repetition."""
 LETTERS = "ABCDEFGHJKLMNPQRSTUVWXYZ23456789"
 """Signs of a code: none that is taken for another when it is read out."""
 CODE_LENGTH = 10
@@ -40,7 +45,7 @@ def _few_at_once() -> Iterator[None]:
 
 
 def password_hash(password: str, name: str = "") -> str:
-    """Its Argon2id hash. Raises BadPassword for one that is short, too plain, or the person's own name."""
+    """Its Argon2id hash. Raises BadPassword for one that is short, too plain, known, or the person's own name."""
     if len(password) < LEAST_PASSWORD:
         raise BadPassword(f"at least {LEAST_PASSWORD} signs: three or four words do well")
     if len(password) > MOST_PASSWORD:
@@ -49,6 +54,8 @@ def password_hash(password: str, name: str = "") -> str:
         raise BadPassword("the same few signs again and again: three or four words do well")
     if len(name) > 2 and name.casefold() in password.casefold():
         raise BadPassword("it has your own name in it, which is guessed first")
+    if zxcvbn(password[:MOST_GUESSED], user_inputs=[name])["score"] < LEAST_SCORE:
+        raise BadPassword("it is on lists of broken passwords, or built like those: three or four words do well")
     with _few_at_once():
         return _hasher.hash(password)
 

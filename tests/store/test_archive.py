@@ -13,7 +13,6 @@ from sqlalchemy.orm import Session
 
 from shadbo.cli import main
 from shadbo.core.decisions.edit import Edit
-from shadbo.demo.load import load
 from shadbo.store.archive import Archives
 from shadbo.store.database import VARIABLE
 from shadbo.store.jobs import Jobs
@@ -21,7 +20,7 @@ from shadbo.store.models import JobRow
 from shadbo.store.photos import Photos
 from shadbo.store.unarchive import BadArchive, Taken, read_in
 from shadbo.store.workshops import Stockroom
-from tests.database import fresh_database
+from tests.database import demo_database, fresh_database
 from tests.making import pin
 
 SHIRT, JOBS = 118, 43
@@ -30,8 +29,7 @@ SHIRT, JOBS = 118, 43
 @pytest.fixture(scope="module")
 def full() -> Iterator[tuple[str, Engine]]:
     """The demo's workshop, with a change of its stock, a change taken back and a photograph laid aside."""
-    with fresh_database("archived") as (url, e):
-        load(url)
+    with demo_database("archived") as (url, e):
         with Session(e) as s, s.begin():
             jobs = Jobs(s, "netloft", "Hedda Sorrel")
             jobs.save(101, jobs.laid_out(101)[0], [pin("frame.inside_width.middle", 926.5)], "an-edit")
@@ -51,13 +49,19 @@ def written(e: Engine) -> bytes:
     return out.getvalue()
 
 
+@pytest.fixture(scope="module")
+def archive(full) -> bytes:
+    """Of the whole workshop, written once: its drawings cost more than all that is asked of it."""
+    return written(full[1])
+
+
 def taken(e: Engine, data: bytes, workshop: str = "netloft") -> Taken:
     with Session(e) as s, s.begin():
         return read_in(s, io.BytesIO(data), workshop)
 
 
-def test_a_workshop_goes_to_an_empty_installation_and_back_byte_equal(full):
-    once = written(full[1])
+def test_a_workshop_goes_to_an_empty_installation_and_back_byte_equal(full, archive):
+    once = archive
     with fresh_database("archived_there") as (_, there):
         said = taken(there, once)
         assert (said.jobs, said.people) == (JOBS, 4)
@@ -115,8 +119,8 @@ def test_a_job_goes_into_another_workshop_under_its_number_or_the_next(full):
 
 
 @pytest.mark.parametrize("at", [0.0, 0.1, 0.5, 0.9, 0.9999])
-def test_an_archive_that_was_cut_off_is_refused_whole(full, at):
-    data = written(full[1])
+def test_an_archive_that_was_cut_off_is_refused_whole(archive, at):
+    data = archive
     with fresh_database("archived_cut") as (_, there):
         with pytest.raises(BadArchive, match=r"cut off|no archive"):
             taken(there, data[: int(len(data) * at)])
@@ -155,8 +159,8 @@ def changed(data: bytes, name: str, content: bytes | None, manifest: dict | None
         ("", None, {"last_job": "many"}, "not as it should be"),
     ],
 )
-def test_what_is_not_as_it_was_written_is_said_where_and_nothing_is_read(full, name, content, manifest, says):
-    bad = changed(written(full[1]), name, content, manifest)
+def test_what_is_not_as_it_was_written_is_said_where_and_nothing_is_read(archive, name, content, manifest, says):
+    bad = changed(archive, name, content, manifest)
     with fresh_database("archived_bad") as (_, there):
         with pytest.raises(BadArchive, match=says):
             taken(there, bad)

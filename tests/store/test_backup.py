@@ -14,7 +14,6 @@ from sqlalchemy import text
 from sqlalchemy.orm import Session
 
 from shadbo.cli import main
-from shadbo.demo.load import load
 from shadbo.store.backup import BadBackup, back_up, read_manifest, restore
 from shadbo.store.copies import Copies, beside, copy_now, due, kept, told
 from shadbo.store.database import VARIABLE, engine, migrate
@@ -22,7 +21,7 @@ from shadbo.store.exercises import Exercises
 from shadbo.store.jobs import Jobs
 from shadbo.store.scheduling import Scheduling
 from shadbo.store.workshops import Workshops
-from tests.database import fresh_database
+from tests.database import demo_database
 from tests.flat import SHOP
 from tests.making import job, pin
 
@@ -36,8 +35,7 @@ NOW = dt.datetime(2026, 11, 25, 2, 10, tzinfo=dt.UTC)
 @pytest.fixture(scope="module")
 def full():
     """A database with the demo workshop: jobs, revisions, a photograph, stock."""
-    with fresh_database("full") as (url, e):
-        load(url)
+    with demo_database("full") as (url, e):
         with Session(e) as session, session.begin():
             jobs = Jobs(session, "netloft", "an apprentice")
             jobs.save(FIRST, jobs.laid_out(FIRST)[0], [pin("frame.inside_width.middle", 400)], "an-edit")
@@ -151,51 +149,6 @@ def damage(good: Path, bad: Path, how: str) -> None:
     with zipfile.ZipFile(bad, "w") as z:
         for name, data in parts.items():
             z.writestr(name, data)
-
-
-def test_data_of_every_earlier_version_comes_in(tmp_path: Path):
-    """Backups as the first tables would have made them: jobs, revisions and, from the second on, photographs."""
-    for version in ("0001", "0002", "0003", "0004"):
-        with fresh_database("older") as (url, e):
-            with e.begin() as c:
-                c.execute(text("drop schema public cascade; create schema public"))
-            revision = next(p.stem for p in versions() if p.stem.startswith(version)).split("_")[0]
-            migrate(url, revision)
-            older(url)
-            file = tmp_path / f"{version}.zip"
-            made = back_up(url, file)
-            assert made.tables_version == revision
-        with fresh_database("newer") as (url, e):
-            with e.begin() as c:
-                c.execute(text("drop schema public cascade; create schema public"))
-            restore(url, file)
-            with Session(e) as session, session.begin():
-                jobs = Jobs(session, "old")
-                assert jobs.get(7).job.title == "kept from before"
-                assert jobs.save(7, 1, [pin("rail.width", 500)], "e2").version == 2
-                assert jobs.undo(7, "e3").version == 3
-
-
-def versions() -> list[Path]:
-    from shadbo.store import migrations
-
-    return sorted((Path(next(iter(migrations.__path__))) / "versions").glob("0*.py"))
-
-
-def older(url: str) -> None:
-    """A workshop and a job as the columns of that version have them."""
-    with psycopg.connect(url.replace("+psycopg", "")) as c:
-        shop, document = SHOP.model_dump_json(), job().model_copy(update={"title": "kept from before"})
-        c.execute("insert into workshops (id, shop) values ('old', %s)", (shop,))
-        whole = json.dumps(document.as_written())
-        c.execute(
-            "insert into jobs (workshop_id, id, title, owner, state, worst, says, version, document, made_by_edit)"
-            " values ('old', 7, 'kept from before', '', 'to cut', 'fine', '{}', 1, %s, 'e1')", (whole,)
-        )  # fmt: skip
-        c.execute(
-            "insert into revisions (workshop_id, job_id, version, kind, edit_id, edits, inverse, document, who)"
-            " values ('old', 7, 1, 'made', 'e1', '[]', '[]', %s, 'then')", (whole,)
-        )  # fmt: skip
 
 
 def test_the_commands_write_and_bring_back(full: str, tmp_path: Path, monkeypatch: pytest.MonkeyPatch, capsys):

@@ -3,12 +3,13 @@
 from shadbo.core.job.job import Job
 from shadbo.core.shop.values import STORED
 
-OF_THE_ONE = ("pins", "practice", "mark", "materials", "work", "handed_over", "received", "due")
+OF_THE_ONE = ("pins", "practice", "mark", "materials", "work", "handed_over", "received", "due", "guided")
 """What belongs to the one job and not to the next: what was cut, by which habits, and its days."""
 
 
 def afresh(job: Job) -> Job:
-    """The job without what was cut, read as built, photographed or dated."""
-    pieces = tuple(p.model_copy(update={"picture": None}) for p in job.pieces)
+    """The job without what was cut, read as built, photographed or dated, and how its pieces came and left."""
+    of_this_piece = {"picture": None, "condition": "", "leaves": ""}
+    pieces = tuple(p.model_copy(update=of_this_piece) for p in job.pieces)
     written = job.model_copy(update={"pieces": pieces}).as_written()
     return Job.model_validate({k: v for k, v in written.items() if k not in OF_THE_ONE}, context=STORED)

@@ -31,6 +31,8 @@ Demand = Literal["no wire", "acrylic only", "sealed back", "two fixed points", "
 """What a recipient may ask for, and where people pass close by or children play; checked when the back is closed."""
 
 
+LeadDays = Annotated[int, Field(ge=1, le=365)]
+"""Working days until something that was sent out comes back."""
 Money = Annotated[float, Field(ge=0, le=MOST_MONEY)]
 
 
@@ -62,7 +64,9 @@ class Job(Value):
     ``frame`` is one that exists already, whichever display is built in it.
     ``finish`` is what the moulding is treated with, ``agreed`` the price told to the owner, ``insured`` the sum that
     the piece is insured for while it is here, both in the shop's currency.
-    ``work`` is what was done at the bench.
+    ``finish_days``: the finish is given elsewhere, ``machine_days``: openings are cut by a machine elsewhere, and
+    either comes after so many working days; None where it is done here.
+    ``work`` is what was done at the bench. ``guided``: it leads whoever is new through, thing by thing.
     ``practice``, ``mark`` and ``materials`` are the shop's as they were when the first part was cut.
     """
 
@@ -74,6 +78,8 @@ class Job(Value):
     due: dt.date | None = None
     note: Note = ""
     finish: Line = ""
+    finish_days: LeadDays | None = None
+    machine_days: LeadDays | None = None
     agreed: Money | None = None
     insured: Money | None = None
     pieces: Annotated[tuple[Piece, ...], Field(min_length=1, max_length=60)] = (Piece(id="piece"),)
@@ -88,6 +94,7 @@ class Job(Value):
     materials: Materials = Materials()
     work: Work = Field(default_factory=dict)
     handed_over: dt.date | None = None
+    guided: bool = False
 
     @property
     def own_frame(self) -> OwnFrame | None:

@@ -9,10 +9,13 @@ from shadbo.core.shop.crew import Crew
 from shadbo.core.shop.stock import Stock
 from shadbo.core.shop.values import Line, Millimetres, Positive, Tool, Value
 from shadbo.core.words.lengths import Mark, MarkName, System
+from shadbo.core.words.sold import INCH_LENGTHS_MM
+from shadbo.core.words.stages import Stage
 
 Factor = Annotated[float, Field(ge=1, le=50)]
 Minutes = Annotated[float, Field(gt=0, le=1440)]
 Hours = Annotated[float, Field(gt=0, le=1000)]
+Pace = Annotated[float, Field(ge=0.2, le=5)]
 
 
 class Step(Value):
@@ -24,6 +27,8 @@ class Step(Value):
 
 class Practice(Value):
     """Defaults of the shop. Where no standard is named they are common practice, no source."""
+
+    left_out = frozenset({"paint_mm"})
 
     cut_tolerance_mm: Millimetres = 0.3
     joint_tolerance_mm: Millimetres = 0.3
@@ -128,6 +133,7 @@ class Practice(Value):
     card_clear_mm: Positive = 10.0
     glass_edge_mm: Positive = 10.0
     tip_to_glass_mm: Positive = 2.0
+    kerf_mm: Millimetres = 3.0
     peg_gap_mm: Positive = 30.0
     peg_stress_mpa: Positive = 10.0
     joint_over_kg: Positive = 3.0
@@ -179,7 +185,15 @@ class Practice(Value):
     withdrawal_factor: Factor = 5.0
     lateral_factor: Factor = 1.6
 
-    pace_times: Annotated[float, Field(ge=0.2, le=5)] = 1.0
+    pace_times: Pace = 1.0
+    receive_times: Pace = 1.0
+    prepare_times: Pace = 1.0
+    frame_times: Pace = 1.0
+    boards_times: Pace = 1.0
+    mount_times: Pace = 1.0
+    fit_times: Pace = 1.0
+    close_times: Pace = 1.0
+    leave_times: Pace = 1.0
     clamp_min: Minutes = 45.0
     glue_load_h: Hours = 24.0
     dye_test_min: Minutes = 10.0
@@ -199,6 +213,24 @@ class Practice(Value):
     press_days: Annotated[float, Field(ge=1, le=365)] = 14.0
     benches: Annotated[int, Field(ge=1, le=100)] = 4
     clamp_sets: Annotated[int, Field(ge=1, le=100)] = 4
+
+    def stage_times(self, stage: Stage) -> float:
+        """How much longer a stage takes here than the usual minutes, besides the pace of all work."""
+        return {
+            "receive": self.receive_times,
+            "prepare": self.prepare_times,
+            "frame": self.frame_times,
+            "boards": self.boards_times,
+            "mount": self.mount_times,
+            "fit": self.fit_times,
+            "close": self.close_times,
+            "leave": self.leave_times,
+        }[stage]
+
+    def screws_sold_mm(self, by_inch: bool) -> tuple[float, ...]:
+        """Lengths that screws are sold in: the shop's own; by the inch where it said no others and buys by it."""
+        usual = type(self).model_fields["screw_lengths_mm"].default
+        return INCH_LENGTHS_MM if by_inch and self.screw_lengths_mm == usual else self.screw_lengths_mm
 
     def half_width_mm(self, tool: Tool) -> float:
         """Reading uncertainty of a tool, as a half-width."""

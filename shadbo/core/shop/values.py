@@ -2,7 +2,7 @@
 
 import math
 import re
-from typing import Annotated, Any, Literal
+from typing import Annotated, Any, ClassVar, Literal, Self
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field, ValidationInfo, model_validator
 
@@ -49,14 +49,19 @@ def storable(name: object, value: object) -> None:
 
 
 class Value(BaseModel):
-    """Base of every stored value. Unknown fields are refused, except those that start with ``x_``."""
+    """Base of every stored value. Unknown fields are refused, except those that start with ``x_``.
+
+    ``left_out`` are fields that earlier programs kept and that nothing reads any more.
+    """
 
     model_config = ConfigDict(extra="allow", frozen=True, allow_inf_nan=False)
+    left_out: ClassVar[frozenset[str]] = frozenset()
 
     @model_validator(mode="before")
     @classmethod
     def _known_fields_only(cls, data: Any) -> Any:  # noqa: ANN401
-        if isinstance(data, dict):
+        if isinstance(data, dict) and not data.keys() <= cls.model_fields.keys():
+            data = {name: value for name, value in data.items() if name not in cls.left_out} if cls.left_out else data
             for name in data:
                 if name not in cls.model_fields and not str(name).startswith("x_"):
                     known = ", ".join(cls.model_fields)
@@ -64,6 +69,10 @@ class Value(BaseModel):
                 if name not in cls.model_fields:
                     storable(name, data[name])
         return data
+
+    def __deepcopy__(self, memo: dict[int, Any] | None = None) -> Self:
+        """Itself: it is frozen, and a default that holds a table would be copied at every reading."""
+        return self
 
 
 class Length(Value):
