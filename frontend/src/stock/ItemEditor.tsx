@@ -3,6 +3,7 @@ import { api, type Blank, got, type ItemView, newId, Refused, words } from "../a
 import { useMeasures } from "../app/system";
 import { Frac } from "../ui/Frac";
 import { Swatch } from "../ui/Swatch";
+import { TracePhoto } from "./TracePhoto";
 
 const REST_MS = 200;
 
@@ -23,6 +24,7 @@ export function ItemEditor({ home, id, may, onKept, onClose }: Props) {
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const [tried, setTried] = useState(false);
   const [trouble, setTrouble] = useState("");
+  const [tracing, setTracing] = useState(false);
   const sent = useRef({ what: "", id: "" });
   const head = useRef<HTMLHeadingElement>(null);
   useEffect(() => {
@@ -125,6 +127,21 @@ export function ItemEditor({ home, id, may, onKept, onClose }: Props) {
         <div
           className="drawing my-2 border border-line bg-board"
           dangerouslySetInnerHTML={{ __html: picture }}
+        />
+      )}
+      {item.traced && may && (
+        <button type="button" className="link min-h-11" onClick={() => setTracing(true)}>
+          Trace it from a photograph
+        </button>
+      )}
+      {tracing && (
+        <TracePhoto
+          home={home}
+          onTraced={(sizes) => {
+            setTyped((all) => ({ ...all, ...sizes }));
+            setTracing(false);
+          }}
+          onClose={() => setTracing(false)}
         />
       )}
       <div className="grid grid-cols-2 gap-x-4">
