@@ -4,8 +4,12 @@ import pytest
 
 from shadbo.core.asking.rows import exact
 from shadbo.core.assess import assess
-from shadbo.core.exercises.exercise import INTO, LEVELS, STEPS, Asks, NoExercise, asked, exercise, made_up, mark
+from shadbo.core.cutting.mat_lines import cut_lines, mats_of
+from shadbo.core.exercises.choices import choosing
+from shadbo.core.exercises.exercise import INTO, LEVELS, STEPS, Asks, NoExercise, asked, exercise, laid_out, made_up
+from shadbo.core.exercises.marking import mark, mark_choice
 from shadbo.core.exercises.slips import called, can_be_asked, depth, formula, given, slips, with_given
+from shadbo.core.settings.examples import EXAMPLES, example
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Sheet
 from shadbo.core.sheet.units import MM
@@ -63,9 +67,10 @@ def test_an_exercise_can_be_worked_out_and_holds_no_answer(level):
             found = exercise(job, SHOP, Asks(level, seed), "mm")
         except NoExercise:
             continue
-        plan = assess(job, SHOP)
-        assert [q.key for q in asked(plan, Asks(level, seed))] == [t.key for t in found.tasks]
-        for task in found.tasks:
+        plan, mirrored = laid_out(job, SHOP)
+        sums = [t for t in found.tasks if not t.options]
+        assert [q.key for q in asked(plan, mirrored, Asks(level, seed))] == [t.key for t in sums]
+        for task in sums:
             q = plan.desk.sheet[task.key]
             assert can_be_asked(q)
             told = given(q, INTO[level])
@@ -80,9 +85,9 @@ def test_an_exercise_can_be_worked_out_and_holds_no_answer(level):
 @pytest.mark.parametrize("seed", SEEDS)
 def test_right_answers_are_right_and_slips_are_named(seed):
     job = made_up(seed)
-    plan = assess(job, SHOP)
+    plan, mirrored = laid_out(job, SHOP)
     try:
-        lines = asked(plan, Asks(2, seed))
+        lines = asked(plan, mirrored, Asks(2, seed))
     except NoExercise:
         return
     for q in lines:
@@ -123,23 +128,23 @@ def test_levels_ask_for_more_steps():
     assert (depth(outside), depth(outside, 1)) == (3, 4)
     assert [g.key for g in given(outside, 1)] == ["opening", "allowance", "face", "lip"]
     for seed in SEEDS:
-        plan = assess(made_up(seed), SHOP)
+        plan, mirrored = laid_out(made_up(seed), SHOP)
         for level, (least, most) in STEPS.items():
             try:
-                assert all(least <= depth(q, INTO[level]) <= most for q in asked(plan, Asks(level, seed)))
+                assert all(least <= depth(q, INTO[level]) <= most for q in asked(plan, mirrored, Asks(level, seed)))
             except NoExercise:
                 continue
 
 
 def test_what_went_wrong_is_asked_again():
-    plan = assess(made_up(3), SHOP)
+    plan, mirrored = laid_out(made_up(3), SHOP)
     mark_mm = plan.desk.mark.mm
     for kind in ("one side", "not halved"):
         able = [q for q in plan.desk.sheet.named.values() if can_be_asked(q) and 2 <= depth(q) <= 3
                 and len(slips(q, mark_mm)) > 1 and kind in {s.kind for s in slips(q, mark_mm)}]  # fmt: skip
         if not able:
             continue
-        lines = asked(plan, Asks(2, 5, (kind,)))
+        lines = asked(plan, mirrored, Asks(2, 5, (kind,)))
         assert any(kind in {s.kind for s in slips(q, mark_mm)} for q in lines)
 
 
@@ -150,10 +155,10 @@ def test_what_is_worked_out_of_the_given_as_it_is_told_is_right(shop_mark, syste
     """In either system, though each given line is rounded to a rule's marks, and so is the answer."""
     shop = SHOP.model_copy(update={"mark": shop_mark})
     for seed in SEEDS:
-        plan = assess(made_up(seed), shop)
+        plan, mirrored = laid_out(made_up(seed), shop)
         for level in LEVELS:
             try:
-                lines = asked(plan, Asks(level, seed))
+                lines = asked(plan, mirrored, Asks(level, seed))
             except NoExercise:
                 continue
             for q in lines:
@@ -164,3 +169,61 @@ def test_what_is_worked_out_of_the_given_as_it_is_told_is_right(shop_mark, syste
                 assert mark(made_up(seed), shop, q.key, by_hand, system, level).right, (q.key, by_hand)
                 shown = value_text(q, plan.desk.mark).pick(system)
                 assert mark(made_up(seed), shop, q.key, parse(shown, system), system, level).right, (q.key, shown)
+
+
+def test_what_stands_in_the_middle_has_nothing_to_be_mirrored():
+    assert laid_out(example("pastel"), SHOP)[1] == {}
+
+
+@pytest.mark.parametrize("name", ["shirt", "badges"])
+def test_a_mark_on_the_back_is_mirrored_or_told_by_that_name(name):
+    job = example(name)
+    plan, mirrored = laid_out(job, SHOP)
+    assert mirrored
+    mats = {p.id: p.length.value for p in plan.assembly.parts if p.role in ("mat", "board") and p.length is not None}
+    told = 0
+    for key, slip in mirrored.items():
+        q = plan.desk.sheet[key]
+        assert any(q.value + slip.value == pytest.approx(w, abs=1) for w in mats.values()), (
+            "both edges make the whole"
+        )
+        assert mark(job, SHOP, key, q.value, "mm").right
+        wrong = mark(job, SHOP, key, slip.value, "mm")
+        assert (wrong.right, wrong.kind) == (False, "mirrored")
+        assert "face down" in wrong.says
+        told += 1
+    assert told > 3
+
+
+def test_marks_at_the_bench_are_asked_and_agree_with_the_lines_of_the_cutting_sheet():
+    job = example("shirt")
+    plan, mirrored = laid_out(job, SHOP)
+    keys = {q.key for seed in range(60) for q in asked(plan, mirrored, Asks(1, seed, ("mirrored",)))}
+    assert keys & set(mirrored)
+    drawn = {round(line.first_edge, 1) for m in mats_of(plan) for line in cut_lines(m) if line.upright}
+    for key in (k for k in mirrored if "spot" not in k):
+        assert min(abs(plan.desk.sheet[key].value - x) for x in drawn) <= plan.desk.mark.mm
+
+
+@pytest.mark.parametrize("name", EXAMPLES)
+def test_a_choice_has_what_serves_and_what_does_not_and_says_why(name):
+    plan, _ = laid_out(example(name), SHOP)
+    for seed in SEEDS:
+        choice = choosing(plan, seed)
+        if choice is None:
+            assert not plan.assembly.mouldings or all(m.fits for m in plan.assembly.mouldings) or plan.assembly.hangs
+            continue
+        assert choice == choosing(plan, seed)
+        assert {o.right for o in choice.offers} == {True, False}
+        assert len({o.id for o in choice.offers}) == len(choice.offers) <= 4
+        for offer in choice.offers:
+            for system in ("mm", "in"):
+                marked = mark_choice(choice, offer.id, system)
+                assert marked.right is offer.right
+                assert marked.answer.pick(system)
+                assert offer.right or marked.says != "it does not serve: "
+        by_id = {m.profile.id: m for m in plan.assembly.mouldings}
+        if choice.key == "choice.moulding":
+            assert all(o.right == by_id[o.id].fits for o in choice.offers)
+        with pytest.raises(LookupError):
+            mark_choice(choice, "a rope", "mm")

@@ -1,28 +1,25 @@
 """An exercise: a job with its sizes given, some lines to be worked out, and how an answer is marked."""
 
-from collections.abc import Iterator
-from contextlib import suppress
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
 from shadbo.core.asking.rows import exact
 from shadbo.core.assess import assess
-from shadbo.core.decisions.edit import Edit
-from shadbo.core.drawing.board import draw
 from shadbo.core.drawing.thumb import front_thumb, thumb
 from shadbo.core.exercises.chance import pick, share
-from shadbo.core.exercises.slips import Slip, SlipKind, can_be_asked, depth, formula, given, slips, with_given
+from shadbo.core.exercises.choices import choosing
+from shadbo.core.exercises.marks import lay_marks
+from shadbo.core.exercises.slips import Slip, SlipKind, can_be_asked, depth, formula, given, slips
 from shadbo.core.findings import CannotPlan
-from shadbo.core.job.edits import apply
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
 from shadbo.core.settings.examples import EXAMPLES, example
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.shop import Shop
-from shadbo.core.words.lengths import Both, NotALength, System, parse
+from shadbo.core.words.lengths import Both, System
 from shadbo.core.words.words import value_text
-from shadbo.core.words.working import Token, working
 
 LEVELS = (1, 2, 3)
 STEPS = {1: (1, 1), 2: (2, 3), 3: (4, 30)}
@@ -55,12 +52,21 @@ class Given:
 
 
 @dataclass(frozen=True, slots=True)
+class Option:
+    """What can be picked, in words."""
+
+    id: str
+    says: Both
+
+
+@dataclass(frozen=True, slots=True)
 class Task:
-    """A line to be worked out, and what it starts from."""
+    """A line to be worked out, or a choice where there are ``options``; and what it starts from."""
 
     key: str
     label: str
     given: tuple[Given, ...]
+    options: tuple[Option, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,23 +78,6 @@ class Exercise:
     front: str
     edge: str
     tasks: tuple[Task, ...]
-
-
-@dataclass(frozen=True, slots=True)
-class Marked:
-    """An answer with its mark: right, or which slip it shows, or none that is known; then the working.
-
-    ``happens`` is what would come of it, ``picture`` the frame that was made so, where that can be drawn.
-    """
-
-    key: str
-    right: bool
-    kind: SlipKind | None
-    says: str
-    answer: Both
-    working: tuple[Token, ...]
-    happens: str
-    picture: str
 
 
 class NoExercise(LookupError):
@@ -116,26 +105,31 @@ def _scaled(detail: dict[str, Any], times: float) -> dict[str, Any]:
 
 def exercise(job: Job, shop: Shop, asks: Asks, system: System) -> Exercise:
     """Lines of a job at a level; those in which a ``wanted`` slip can be made go first. Raises NoExercise."""
-    plan = _plan(job, shop)
-    lines = asked(plan, asks)
+    plan, mirrored = laid_out(job, shop)
+    lines = asked(plan, mirrored, asks)
     into = INTO[asks.level]
     tasks = tuple(
         Task(q.key, q.name.label if q.name else q.key, tuple(_given(g, plan) for g in given(q, into))) for q in lines
     )
+    choice = choosing(plan, asks.seed)
+    if choice is not None:
+        options = tuple(Option(o.id, o.says) for o in choice.offers)
+        tasks += (Task(choice.key, choice.label, tuple(_given(g, plan) for g in choice.given), options),)
     return Exercise(job.title, plan.display.name, front_thumb(plan, system), thumb(plan, system), tasks)
 
 
-def _plan(job: Job, shop: Shop) -> Plan:
+def laid_out(job: Job, shop: Shop) -> tuple[Plan, dict[str, Slip]]:
+    """The plan with the marks of the bench on its sheet, and by their keys the slip of who forgets to mirror them."""
     try:
         plan = assess(job, shop)
     except CannotPlan as bad:
         raise NoExercise(str(bad)) from None
     if plan.assembly is None:
         raise NoExercise("it is not measured")
-    return plan
+    return plan, lay_marks(plan)
 
 
-def asked(plan: Plan, asks: Asks) -> list[Quantity]:
+def asked(plan: Plan, mirrored: Mapping[str, Slip], asks: Asks) -> list[Quantity]:
     """The lines that are asked: the same for the same job, level and seed."""
     least, most = STEPS[asks.level]
     grid, into = plan.desk.mark.mm, INTO[asks.level]
@@ -148,6 +142,8 @@ def asked(plan: Plan, asks: Asks) -> list[Quantity]:
     most_looked = LOOKED_AT * (4 if asks.wanted else 1)
     for q in sorted(able, key=lambda q: share(asks.seed, q.key)):
         ways = slips(q, grid) if len(found) < most_looked else []
+        back = mirrored.get(q.key)
+        ways = [back, *ways] if back is not None else ways
         if len(ways) >= LEAST_SLIPS:
             found.append((q, {s.kind for s in ways}))
     if not found:
@@ -180,63 +176,3 @@ def _given(q: Quantity, plan: Plan) -> Given:
         value = exact(q.value)
         return Given(q.name.label if q.name else "", Both(f"{value.mm} mm", f"{value.inch} in"))
     return Given(q.name.label if q.name else "", value_text(q, plan.desk.mark))
-
-
-def mark(job: Job, shop: Shop, key: str, answer_mm: float, system: System, level: int = 1) -> Marked:
-    """An answer to one line. Right within half a mark of the plan, of its text, or of the sum by what was given; else
-    the nearest slip that gives it.
-    """
-    plan = _plan(job, shop)
-    q, grid = plan.desk.sheet[key], plan.desk.mark.mm
-    right = formula(q).value
-    shown, how = value_text(q, plan.desk.mark), working(formula(q), plan.desk.mark)
-    rights = (right, _by_hand(q, INTO[level], system), *_read(shown.pick(system), system))
-    if any(abs(answer_mm - x) <= max(grid, FINEST_IN if system == "in" else 0) / 2 + 1e-6 for x in rights):
-        return Marked(key, True, None, "right", shown, how, "", "")
-    slip = _slip(plan, q, answer_mm, grid)
-    says = slip.says if slip is not None else "wrong, by no slip that is known: go through the working"
-    happens, picture = _happens(job, shop, key, answer_mm, system)
-    return Marked(key, False, slip.kind if slip is not None else None, says, shown, how, happens, picture)
-
-
-def _by_hand(q: Quantity, into: int, system: System) -> float:
-    """What a line comes to by the given lines as they are told, which are rounded."""
-    told = {g.key: next(_read(exact(g.value).pick(system), system), g.value) for g in given(q, into) if g.unit == MM}
-    return with_given(q, told)
-
-
-def _read(text: str, system: System) -> Iterator[float]:
-    """A length as it stands on the screen, in mm; nothing where it is none."""
-    with suppress(NotALength):
-        yield parse(text, system)
-
-
-def _slip(plan: Plan, q: Quantity, answer_mm: float, grid: float) -> Slip | None:
-    near = [s for s in slips(q, grid) if abs(s.value - answer_mm) <= grid / 2 + 1e-6]
-    if near:
-        return min(near, key=lambda s: abs(s.value - answer_mm))
-    for other in plan.desk.sheet.named.values():
-        if (
-            other is not q
-            and other.unit == q.unit
-            and abs(other.value - answer_mm) <= 1e-6
-            and other.name is not None
-        ):
-            return Slip("other line", f"that is “{other.name.label}”: another line than was asked", other.value)
-    return None
-
-
-def _happens(job: Job, shop: Shop, key: str, answer_mm: float, system: System) -> tuple[str, str]:
-    """What a frame made by a wrong answer comes to: the gravest that is said of it, and its edge cut through."""
-    if not 0 < answer_mm <= 20_000:
-        return "", ""
-    pin = Edit(at=f"pins/{key}", to={"mm": answer_mm, "typed": f"{answer_mm:g} mm"})
-    try:
-        wrong, was = assess(apply(job, [pin])[0], shop), assess(job, shop)
-    except (CannotPlan, ValueError):
-        return "it cannot be built at all", ""
-    told = {(f.code, f.title.mm) for f in was.findings}
-    new = [f for f in wrong.findings if (f.code, f.title.mm) not in told and f.severity != "note"]
-    if not new or key not in wrong.desk.sheet or wrong.desk.sheet[key].planned is None:
-        return "", ""
-    return new[0].title.pick(system), draw(wrong, "edge", system).svg

@@ -14,7 +14,17 @@ from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.sheet.units import MM, ONE
 
 SlipKind = Literal[
-    "forgot", "twice", "sign", "one side", "not halved", "halved twice", "smaller", "other line", "unrounded"
+    "forgot",
+    "twice",
+    "sign",
+    "one side",
+    "not halved",
+    "halved twice",
+    "smaller",
+    "other line",
+    "unrounded",
+    "mirrored",
+    "choice",
 ]
 SLIP_WORDS: dict[SlipKind, str] = {
     "forgot": "something forgotten",
@@ -26,6 +36,8 @@ SLIP_WORDS: dict[SlipKind, str] = {
     "smaller": "the wrong one of several readings",
     "other line": "another size than was asked",
     "unrounded": "rounded the wrong way",
+    "mirrored": "not mirrored, seen from the back",
+    "choice": "something chosen that does not serve",
 }
 ARITHMETIC, PLAIN = ("+", "−", "×", "÷"), ("=", "to the mark", "up to the mark", "down to the mark")
 MOST_GIVEN = 6

@@ -6,9 +6,10 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, HTTPException, Path, status
 from pydantic import Field
 
-from shadbo.core.assess import assess
 from shadbo.core.decisions.edit import BadEdit
-from shadbo.core.exercises.exercise import Exercise, Marked, NoExercise, asked, exercise, mark
+from shadbo.core.exercises.choices import choosing
+from shadbo.core.exercises.exercise import Exercise, NoExercise, asked, exercise, laid_out
+from shadbo.core.exercises.marking import Marked, mark, mark_choice
 from shadbo.core.words.lengths import NotALength, System, parse
 from shadbo.store.exercises import Exercises, NoSuchExercise, Progress, Set
 from shadbo.web.bodies import Body
@@ -84,12 +85,20 @@ def again(exercises: ExercisesDep, exercise_id: ExerciseId, system: System = "mm
 def answer(exercises: ExercisesDep, exercise_id: ExerciseId, body: Answers) -> MarkedView:
     """Mark answers: right, or which slip they show. The first that are given count."""
     given = _found(exercises, exercise_id)
-    keys = [q.key for q in asked(assess(given.job, given.shop), given.asks)]
+    plan, mirrored = laid_out(given.job, given.shop)
+    choice = choosing(plan, given.asks.seed)
+    keys = [q.key for q in asked(plan, mirrored, given.asks)] + ([choice.key] if choice is not None else [])
     typed = [(key, body.answers.get(key, "").strip()) for key in keys]
     marks = []
     for key, text in typed:
         if not text:
             raise BadEdit(key, "nothing stands here yet", text)
+        if choice is not None and key == choice.key:
+            try:
+                marks.append((text, mark_choice(choice, text, body.system)))
+            except LookupError as bad:
+                raise BadEdit(key, str(bad), text) from None
+            continue
         try:
             mm = parse(text, body.system)
         except NotALength as bad:
