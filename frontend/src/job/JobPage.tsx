@@ -4,6 +4,7 @@ import type { View } from "../api/client";
 import { Nowhere } from "../app/Nowhere";
 import { BoardPane } from "./BoardPane";
 import { Docket } from "./Docket";
+import { Guide } from "./Guide";
 import { Header } from "./Header";
 import { History } from "./History";
 import { Keys } from "./Keys";
@@ -131,6 +132,7 @@ function Page() {
       />
       <Docket stations={stations} open={aside ? "" : station.name} onOpen={go} />
       <main className="questions-area">
+        {!history && <Guide onStation={(name) => go(name, false)} />}
         {history ? (
           <History />
         ) : aside ? (

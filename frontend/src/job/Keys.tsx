@@ -1,3 +1,6 @@
+import { useDoors } from "../doors/here";
+import { useSession } from "./useSession";
+
 const KEYS: [string, string][] = [
   ["Enter", "accepts and goes on to the next field, after the last to the next station"],
   ["Page Down, Page Up", "next, previous station"],
@@ -16,12 +19,23 @@ const KEYS: [string, string][] = [
 
 /** What the hands can do without a mouse. */
 export function Keys() {
+  const session = useSession();
+  const { may } = useDoors();
   return (
     <section aria-labelledby="station-title" className="px-5 pt-3 pb-6">
       <h2 id="station-title" tabIndex={-1} className="text-2xl font-extrabold outline-none">
         Keys
       </h2>
       <p className="pb-2 text-soft">The same everywhere on a job; ? leads back.</p>
+      {may("plan") && (
+        <button
+          type="button"
+          className="link min-h-11"
+          onClick={() => session.edit([{ at: "guided", to: true }])}
+        >
+          Lead me through this job
+        </button>
+      )}
       <dl>
         {KEYS.map(([key, does]) => (
           <div key={key} className="border-t border-line py-2">

@@ -89,6 +89,20 @@ export function beginAt(place: string): boolean {
   return Boolean(first);
 }
 
+const COMING_MS = 3000;
+
+/** A field takes the focus once its station is here; given up where it does not come. */
+export function standAt(at: string) {
+  const until = performance.now() + COMING_MS;
+  const look = () => {
+    const all = [...document.querySelectorAll<HTMLElement>(".job-grid [data-at]")];
+    const there = all.find((x) => x.dataset.at === at);
+    if (there) there.focus();
+    else if (performance.now() < until) requestAnimationFrame(look);
+  };
+  requestAnimationFrame(look);
+}
+
 /** From anywhere on the station to what can be added, and through it. */
 export function onwardToAdd(from: Element | null): boolean {
   const all = [...document.querySelectorAll<HTMLElement>(".questions-area [data-adds]")];

@@ -104,10 +104,14 @@ export function JobList() {
     return () => clearInterval(again);
   }, [trouble, load]);
 
-  const make = async () => {
+  const make = async (guided = false) => {
     making.current ||= newId();
     try {
-      const body = { edit_id: making.current, edits: [], system: "mm" as const };
+      const body = {
+        edit_id: making.current,
+        edits: guided ? [{ at: "guided", to: true }] : [],
+        system: "mm" as const,
+      };
       const job = await got(api.POST("/api/jobs", { body }));
       go(`/jobs/${job.id}?at=receive`);
     } catch (e) {
@@ -171,7 +175,7 @@ export function JobList() {
                 aria-keyshortcuts="n"
                 title="n"
                 className="action bg-accent! font-bold text-white"
-                onClick={make}
+                onClick={() => make()}
               >
                 New job
               </button>
@@ -224,13 +228,24 @@ export function JobList() {
         {jobs === null ? (
           <p className="py-8 text-soft">Looking through the rack…</p>
         ) : jobs.length === 0 ? (
-          <p className="py-8 text-lg">
-            {words || state || undated
-              ? "Nothing here answers to that."
-              : shelf === "rack"
-                ? "The rack is empty. Make the first job."
-                : "Nothing stands here."}
-          </p>
+          <div className="py-8 text-lg">
+            <p>
+              {words || state || undated
+                ? "Nothing here answers to that."
+                : shelf === "rack"
+                  ? "The rack is empty."
+                  : "Nothing stands here."}
+            </p>
+            {makes && shelf === "rack" && !words && !state && !undated && (
+              <button
+                type="button"
+                className="action mt-4 bg-accent! font-bold text-white"
+                onClick={() => make(true)}
+              >
+                A first job that leads me through
+              </button>
+            )}
+          </div>
         ) : (
           <ul>
             {jobs.map((job) => (
