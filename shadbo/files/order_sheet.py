@@ -6,14 +6,14 @@ from html import escape
 
 from shadbo.core.drawing.tiles import Page
 from shadbo.core.plan import Plan
-from shadbo.core.steps.orders import orders
+from shadbo.core.steps.orders import Ordered, orders
 from shadbo.core.words.days import day_text
 from shadbo.core.words.lengths import System
 from shadbo.core.words.words import size_text
 from shadbo.files.cut_list_file import safe
 from shadbo.files.pdf_page import to_pdf
 
-COLUMNS = ("count", "what", "kind", "width", "height", "thickness", "unit", "working days", "job")
+COLUMNS = ("count", "what", "kind", "work", "width", "height", "thickness", "unit", "working days", "job")
 
 
 def order_csv(plan: Plan, number: int = 0) -> str:
@@ -22,9 +22,9 @@ def order_csv(plan: Plan, number: int = 0) -> str:
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\n")
     writer.writerow(COLUMNS)
-    for line in orders(plan):
+    for line in _released(plan):
         sizes = [size_text(x, mark, mark.system) for x in (line.width_mm, line.height_mm, line.thick_mm)]
-        row = [line.count, line.name, line.kind, *sizes, mark.system, line.lead_days, number]
+        row = [line.count, line.name, line.kind, line.work, *sizes, mark.system, line.lead_days, number]
         writer.writerow([safe(cell) for cell in row])
     return out.getvalue()
 
@@ -38,18 +38,39 @@ def order_html(plan: Plan, system: System, number: int = 0) -> str:
     """The order as a table, with who orders and what is checked when it comes."""
     mark, shop = plan.desk.mark, plan.desk.shop
     rows = []
-    for line in orders(plan):
+    for line in _released(plan):
         sizes = " × ".join(size_text(x, mark, system) for x in (line.width_mm, line.height_mm))
         thick = size_text(line.thick_mm, mark, system)
         sent = day_text(line.sent.date()) if line.sent else ""
         due = day_text(line.due.date()) if line.due else f"in {line.lead_days} working days"
-        cells = (f"{line.count} ×", line.name, line.kind, f"{sizes} {system}", f"{thick} {system}", sent, due)
+        cells = (
+            f"{line.count} ×",
+            line.name,
+            line.kind,
+            line.work,
+            f"{sizes} {system}",
+            f"{thick} {system}",
+            sent,
+            due,
+        )
         rows.append("<tr>" + "".join(f"<td>{escape(c)}</td>" for c in cells) + "</tr>")
-    heads = ("", "What", "Kind", "Width × height", "Thick", "Sent", "Due")
+    heads = ("", "What", "Kind", "Work", "Width × height", "Thick", "Sent", "Due")
     head = "<tr>" + "".join(f"<th>{h}</th>" for h in heads) + "</tr>"
     no = f"job {number} · " if number else ""
     return (
-        f"<h1>Order, cut to size</h1><p>{no}{escape(plan.desk.job.title or 'untitled')} · {escape(shop.name)}</p>"
+        f"<h1>Order</h1><p>{no}{escape(plan.desk.job.title or 'untitled')} · {escape(shop.name)}</p>"
         f"<table>{head}{''.join(rows)}</table>"
+        f"{_machined(plan)}"
         "<p>Sizes are of the frame as it was measured. Both sizes are read when it comes; what is off goes back.</p>"
     )
+
+
+def _released(plan: Plan) -> list[Ordered]:
+    """Lines that may go out."""
+    return [line for line in orders(plan) if line.released]
+
+
+def _machined(plan: Plan) -> str:
+    if plan.desk.job.machine_days is None:
+        return ""
+    return "<p>Openings as in the cutting file that comes with this order, seen from the front, in millimetres.</p>"

@@ -11,7 +11,7 @@ from shadbo.core.job.job import Job
 from shadbo.core.shop.calendar import Calendar, parse_shut
 from shadbo.core.steps import steps
 from shadbo.core.steps.bench import bench
-from shadbo.core.steps.orders import orders, released
+from shadbo.core.steps.orders import orders
 from shadbo.core.steps.progress import standings
 from shadbo.demo.at_work import SO_FAR, so_far
 from shadbo.demo.jobs import demo_jobs
@@ -37,10 +37,10 @@ def measured(job: Job) -> Job:
 def test_an_order_is_released_by_the_measured_frame_and_by_nothing_sooner():
     plan = assess(SHIRT, SHOP)
     assert [o.name for o in orders(plan)] == ["acrylic 3"]
-    assert not released(plan)
+    assert not any(o.released for o in orders(plan))
     assert "order.pdf" not in {p.name for p in papers_of(plan, "mm")}
     after = assess(measured(SHIRT), SHOP)
-    assert released(after)
+    assert all(o.released for o in orders(after))
     assert {"order.pdf", "order.csv"} <= {p.name for p in papers_of(after, "mm")}
     line = next(csv.DictReader(io.StringIO(order_csv(after, 118))))
     (order,) = orders(after)
@@ -97,3 +97,39 @@ def test_an_order_is_counted_without_the_days_on_which_the_shop_is_closed():
     sent = change(measured(SHIRT), [Edit(at="work/order.glazing/ended", to=NOW.isoformat())], shop).job
     (order,) = orders(assess(sent, shop))
     assert order.due == NOW + dt.timedelta(days=11), "a weekend, two days closed, and a weekend more"
+
+
+def test_openings_are_cut_by_machine_elsewhere_where_the_framer_says_so():
+    job = change(measured(SHIRT), [Edit(at="machine_days", to=4)], SHOP).job
+    plan = assess(job, SHOP)
+    lines = {o.part: o for o in orders(plan)}
+    assert {"glazing", "mat", "mat_inner"} <= set(lines)
+    assert (lines["mat"].work, lines["mat"].lead_days, lines["mat"].released) == ("openings by machine", 4, True)
+    all_steps = {s.id: s for s in steps(plan)}
+    assert not {"window.mat", "window.mat_inner"} & set(all_steps), "nobody cuts them here"
+    order, come = all_steps["order.mat"], all_steps["come.mat"]
+    assert {"order.pdf", "cut.dxf"} == set(order.papers)
+    wanted = {c.wanted.key for c in come.checks if c.wanted is not None}
+    assert {q.key for w in plan.assembly.windows if w.sheet == "mat" for q in w.sizes if q.kind == "cut"} <= wanted
+    assert "cutting file" in order_html(plan, "mm", 118)
+    before = assess(change(SHIRT, [Edit(at="machine_days", to=4)], SHOP).job, SHOP)
+    assert not any(o.released for o in orders(before)), "not before the frame was measured"
+
+
+def test_a_frame_is_sent_out_to_be_sprayed_and_measured_when_it_is_back():
+    edits = [Edit(at="finish", to="sprayed, harbour grey"), Edit(at="finish_days", to=6)]
+    job = change(SHIRT, edits, SHOP).job
+    plan = assess(job, SHOP)
+    line = next(o for o in orders(plan) if o.part == "finish")
+    assert (line.work, line.released, line.lead_days) == ("sprayed, harbour grey", True, 6)
+    ids = [s.id for s in steps(plan)]
+    assert "finish" not in ids
+    assert ids.index("order.finish") < ids.index("come.finish") < ids.index("measure.frame")
+    sent = change(job, [Edit(at="work/order.finish/ended", to=NOW.isoformat())], SHOP).job
+    plan = assess(sent, SHOP)
+    (line,) = [o for o in orders(plan) if o.part == "finish"]
+    assert line.due == NOW + dt.timedelta(days=8), "six working days and a weekend"
+    waiting = {s.step.id: s for s in standings(plan, steps(plan), NOW)}["come.finish"]
+    assert waiting.state == "waiting"
+    here = change(job, [Edit(at="finish_days", to=None)], SHOP).job
+    assert "finish" in [s.id for s in steps(assess(here, SHOP))]

@@ -125,10 +125,13 @@ def any_plan(request: pytest.FixtureRequest) -> Plan:
 
 
 @settings(max_examples=60, deadline=None)
-@given(jobs())
-def test_any_build_can_be_worked_from_its_first_step_to_its_last(the_job: Job):
+@given(jobs(), st.sampled_from([None, 4]), st.sampled_from([None, 6]))
+def test_any_build_can_be_worked_from_its_first_step_to_its_last(
+    the_job: Job, machine_days: int | None, finish_days: int | None
+):
     """Whatever piece in whatever display: an order, every part made once, nothing before what it needs."""
-    the_plan = assess(the_job, SHOP)
+    outside = {"machine_days": machine_days, "finish_days": finish_days, "finish": "sprayed" if finish_days else ""}
+    the_plan = assess(the_job.model_copy(update=outside), SHOP)
     if the_plan.assembly is None:
         return
     there: set[Thing] = set()

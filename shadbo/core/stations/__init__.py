@@ -9,7 +9,7 @@ from shadbo.core.displays.registry import DISPLAYS
 from shadbo.core.findings import RANK, StationName
 from shadbo.core.plan import Plan
 from shadbo.core.sheet.quantity import Severity
-from shadbo.core.stations import answers, hang, measure, receive
+from shadbo.core.stations import answers, hang, measure, outside, receive
 from shadbo.core.stations.prepare import prepare_rows
 from shadbo.core.words.glossary import meanings_in
 
@@ -61,6 +61,7 @@ def stations(plan: Plan, only: str = "") -> tuple[Station, ...]:
         questions: tuple[Question, ...] = ()
         if only in ("", name):
             questions = (*(shared[name]() if name in shared else ()), *own.get(name, ()))
+            questions += tuple(outside.questions(plan)) if name == "parts" else ()
         if only in ("", name) and not questions:
             to: StationName = plan.asks[0].station if plan.asks else "measure"
             questions = (told_only(WAITS.format(TITLES[to][0])), way("Go to the readings", to))
@@ -88,7 +89,7 @@ def _out_of_the_way(questions: tuple[Question, ...], name: StationName) -> tuple
         chosen = free and (q.kind == "menu" or (q.kind == "choice" and name != "display"))
         passes = q.kind == "pin" or chosen or left <= 0
         left -= not passes
-        out.append(replace(q, aside=passes))
+        out.append(replace(q, aside=True) if passes else q)
     return tuple(out)
 
 

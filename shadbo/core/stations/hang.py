@@ -1,7 +1,7 @@
 """Close and hang: hardware for the weight, places on the back, height of the hook, what to look at last."""
 
 from shadbo.core.asking.questions import Choice, Question
-from shadbo.core.asking.rows import care, choice_row, length_row, text_row, told
+from shadbo.core.asking.rows import beside, care, choice_row, length_row, text_row, told
 from shadbo.core.hang.hanging import RAILED
 from shadbo.core.plan import Plan
 from shadbo.core.shop.materials import Hanger
@@ -102,6 +102,10 @@ def questions(plan: Plan) -> list[Question]:
     rows.append(care("Wall: clear of cables and pipes. A doubtful wall is for a qualified fitter."))
     if two_people(plan):
         rows.append(care("Lift and hang this with two people."))
+    several = len(desk.job.pieces) > 1
+    for piece in desk.job.pieces:
+        label = f"Condition as it leaves{': ' + (piece.name or piece.noun) if several else ''}"
+        rows += beside([text_row(f"pieces/{piece.id}/leaves", label, piece.leaves, "note")])
     handed = day_text(desk.job.handed_over) if desk.job.handed_over else ""
     rows.append(text_row("handed_over", "Handed over on", handed, "date"))
     return rows

@@ -4,7 +4,10 @@ No display has a list of its own: each step comes of a part, a join, a mount or 
 what it needs, and the order follows from that.
 """
 
+from dataclasses import replace
+
 from shadbo.core.plan import Plan
+from shadbo.core.shop.shop import Practice
 from shadbo.core.steps.arriving import arriving, before_readings
 from shadbo.core.steps.fitting import fitting
 from shadbo.core.steps.framing import framing
@@ -24,4 +27,10 @@ def steps(plan: Plan) -> tuple[Step, ...]:
     if site is None:
         return in_order(tuple(before_readings(plan)))
     rules = (arriving, preparing, framing, pegging, sheets, mounting, fitting, leaving)
-    return in_order(tuple(step for rule in rules for step in rule(site)))
+    return in_order(tuple(_paced(step, site.practice) for rule in rules for step in rule(site)))
+
+
+def _paced(step: Step, practice: Practice) -> Step:
+    """A step at the shop's own pace for its stage."""
+    times = practice.stage_times(step.stage)
+    return step if times == 1 else replace(step, minutes=round(step.minutes * times, 1))

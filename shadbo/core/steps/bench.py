@@ -19,7 +19,7 @@ from shadbo.core.steps.progress import Standing, State, next_of, planned_mm, sta
 from shadbo.core.steps.step import PAPER_TITLES, Check, Fetched, Step, Stuff
 from shadbo.core.words.lengths import Both, texts
 from shadbo.core.words.stages import STAGE_WORDS
-from shadbo.core.words.words import both, say
+from shadbo.core.words.words import both, length, say
 
 Sort = Literal["size", "answer", "name"]
 """What a check takes."""
@@ -31,6 +31,7 @@ class CheckView:
 
     ``wanted`` and ``within`` are its size and what it may be off by; ``typed`` what was read, ``answer`` what was
     answered. ``says`` is what follows from it, where something does; ``out``: it is out of what it may be.
+    ``book``: it may be left out.
     """
 
     id: str
@@ -46,6 +47,7 @@ class CheckView:
     answer: Answer | None = None
     out: bool = False
     says: Both | None = None
+    book: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -236,7 +238,7 @@ def _check(plan: Plan, step: Step, s: Standing, check: Check) -> CheckView:
         "size",
         at,
         texts(asked, mark, wanted.way),
-        _length(plan, check.within_mm),
+        length(check.within_mm, mark, "up"),
         exact(read.mm) if read is not None else None,
         read.typed if read is not None else "",
         read.tool if read is not None else "rule",
@@ -244,16 +246,11 @@ def _check(plan: Plan, step: Step, s: Standing, check: Check) -> CheckView:
         s.done.answers.get(check.id),
         out,
         _off(plan, read, asked, check) if read is not None and out else None,
+        check.book,
     )
 
 
 def _off(plan: Plan, read: Reading, asked: float, check: Check) -> Both:
     word = "more" if read.mm > asked else "less"
-    how = _length(plan, abs(read.mm - asked))
+    how = length(abs(read.mm - asked), plan.desk.mark, "up")
     return say(plan.desk.mark, f"{{}} {word} than planned; {check.beyond or 'look whether it still serves'}", how)
-
-
-def _length(plan: Plan, mm: float) -> Both:
-    """A small length with its unit, never told as nothing."""
-    t = texts(mm, plan.desk.mark, "up")
-    return Both(f"{t.mm} mm", f"{t.inch} in")

@@ -2,13 +2,20 @@
 
 from collections.abc import Iterator
 
+from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import MilledProfile
+from shadbo.core.shop.materials import PlainStock
 from shadbo.core.steps import cautions
 from shadbo.core.steps.arriving import SETTLED
+from shadbo.core.steps.outside import finished_elsewhere
 from shadbo.core.steps.preparing import GLUED, STRETCHED, needs_stretching
 from shadbo.core.steps.site import HOUR, Site
 from shadbo.core.steps.step import Check, Fetched, Made, Step, Thing
+from shadbo.core.sums.order import END_TRIM_MM
 from shadbo.core.words.words import both
+
+KERFS_MM = 40.0
+"""How far off a left-over may be before it is read again: some cuts more, an end trimmed farther."""
 
 SLOTTED, JOINED, UNCLAMPED = Thing("slotted"), Thing("joined", "frame"), Thing("unclamped", "frame")
 STRONG, FINISHED, MEASURED = Thing("strong", "frame"), Thing("finished", "frame"), Thing("measured", "frame")
@@ -29,7 +36,7 @@ def framing(site: Site) -> Iterator[Step]:
         return
     yield joined(site, slotted(site))
     yield unclamped(site)
-    yield finished(site, UNCLAMPED)
+    yield from finishing(site, UNCLAMPED)
     yield measured(site, (UNCLAMPED, FINISHED))
 
 
@@ -102,6 +109,7 @@ def _cut(site: Site) -> Iterator[Step]:
         checks=(
             *(site.read(q, beyond="what is not cut yet follows it") for q in site.asked(rails)),
             Check("equal", "Opposite rails are equal, laid side by side"),
+            *left_of_stick(site),
         ),
     )
     joint = site.assembly.joint
@@ -176,8 +184,29 @@ def unclamped(site: Site) -> Step:
     )
 
 
-def finished(site: Site, needs: Thing) -> Step:
-    """Its finish in coats where the job names one; else it comes finished."""
+LEFT = "left-of-stick"
+
+
+def left_of_stick(site: Site) -> Iterator[Check]:
+    """For the book: what is left of a stick tells what the saw takes; not of square-edged stock, which is turned."""
+    moulding, stick = site.assembly.moulding, site.desk.sheet.get("rail.stick")
+    if stick is None or moulding is None or isinstance(moulding, MilledProfile | PlainStock):
+        return
+    left_mm = moulding.stick_mm - stick.value
+    if left_mm > END_TRIM_MM and site.steps is None:
+        left = site.desk.sheet.decide("left of a stick", left_mm, MM)
+        yield Check(LEFT, "For the book, if all came from one new stick: left of it", left, KERFS_MM, book=True)
+
+
+def finishing(site: Site, needs: Thing) -> Iterator[Step]:
+    """Its finish in coats where the job names one, here or elsewhere; else it comes finished."""
+    if site.job.finish and site.job.finish_days:
+        yield from finished_elsewhere(site, needs, FINISHED)
+    else:
+        yield _finished(site, needs)
+
+
+def _finished(site: Site, needs: Thing) -> Step:
     p, finish = site.practice, site.job.finish
     hours = (p.coats - 1) * p.coat_h + p.coats_dry_h
     wait = Made(FINISHED, hours * HOUR if finish else 0.0, "finish dries", "paint that is soft prints and sticks")

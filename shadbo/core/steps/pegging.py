@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from shadbo.core.steps import cautions
-from shadbo.core.steps.framing import FINISHED, MEASURED, finished, in_clamps, joined, measured, slotted, unclamped
+from shadbo.core.steps.framing import FINISHED, MEASURED, finishing, in_clamps, joined, measured, slotted, unclamped
 from shadbo.core.steps.site import Site
 from shadbo.core.steps.step import Check, Made, Step, Thing
 from shadbo.core.words.words import both
@@ -64,7 +64,7 @@ def pegging(site: Site) -> Iterator[Step]:
         cautions=(cautions.DRILL,),
         checks=(Check("slides", "The object slides onto both dowels without force"),),
     )
-    yield finished(site, Thing("marked", "rails"))
+    yield from finishing(site, Thing("marked", "rails"))
     p = site.practice
     yield Step(
         "join.three",

@@ -90,6 +90,7 @@ def open_checks(plan: Plan, steps: Sequence[Step]) -> tuple[str, ...]:
         for step in steps
         if (done := work.get(step.id)) is not None and done.ended is not None
         for check in step.checks
+        if not check.book
         if done.answers.get(check.id) in ("no", "later") or not _answered(check, done, plan)
     )
 

@@ -4,8 +4,9 @@ from collections.abc import Iterator
 
 from shadbo.core.build.assembly import Part
 from shadbo.core.steps import cautions
-from shadbo.core.steps.arriving import SETTLED, on_order
+from shadbo.core.steps.arriving import SETTLED
 from shadbo.core.steps.framing import MEASURED
+from shadbo.core.steps.outside import by_machine, lead_days, ordered
 from shadbo.core.steps.preparing import STRETCHED, needs_stretching
 from shadbo.core.steps.site import Site
 from shadbo.core.steps.step import Check, Made, Step, Stuff, Thing
@@ -13,8 +14,6 @@ from shadbo.core.steps.times import WorkKind
 from shadbo.core.words.words import both
 
 MATS = ("mat", "mat_inner")
-ORDERED_WITHIN_MM = 0.5
-"""How far off its order a pane that was cut elsewhere may be: common practice, no source."""
 
 
 def sheets(site: Site) -> Iterator[Step]:
@@ -23,14 +22,16 @@ def sheets(site: Site) -> Iterator[Step]:
     pegs = site.pegs is not None
     parts = [p for p in site.assembly.parts if p.to_cut and p.id not in wood and not (pegs and p.role == "strip")]
     after = _after(site)
-    ordered = [p for p in parts if p.sheet is not None and p.sheet.lead_days is not None]
+    elsewhere = [p for p in parts if lead_days(site, p) is not None]
     read: set[str] = set()
-    for part in ordered:
-        yield from _ordered(site, part, after)
-    for group, says, stuff in _groups([p for p in parts if p not in ordered]):
+    for part in elsewhere:
+        yield from ordered(site, part, after)
+    for group, says, stuff in _groups([p for p in parts if p not in elsewhere]):
         yield _cut(site, group, says, stuff, after, read)
+    machined = by_machine(site)
     for part in site.opened:
-        yield _opened(site, part, read)
+        if part not in machined:
+            yield _opened(site, part, read)
 
 
 def _after(site: Site) -> tuple[Thing, ...]:
@@ -95,61 +96,6 @@ def _cut(site: Site, parts: list[Part], says: str, stuff: Stuff, after: tuple[Th
             *(site.read(q, beyond="what lies on it follows") for q in once),
             Check("slides-in", "It goes into the frame with its play, and lies flat"),
         ),
-    )
-
-
-def _ordered(site: Site, part: Part, after: tuple[Thing, ...]) -> Iterator[Step]:
-    """Sent from measured sizes, waited for, and read against the order when it comes."""
-    assert part.sheet is not None
-    days = part.sheet.lead_days or 0
-    ordered = Thing("ordered", part.id)
-    sizes = site.asked([part])
-    yield Step(
-        f"order.{part.id}",
-        "boards",
-        f"Order it cut to size: {part.called}",
-        (on_order(ordered, days),),
-        after,
-        (
-            both("its sizes are those of the frame that was measured"),
-            site.say("comes in about {} working days", days),
-        ),
-        view="parts",
-        lit=(part.key,),
-        drawn=(part.id,),
-        sizes=sizes,
-        stuff="paper",
-        fetched=site.fetch([part]),
-        minutes=site.took("order"),
-        papers=("order.pdf",),
-        checks=(Check("sent", "The order has gone out, with both sizes and the kind"),),
-    )
-    checks = tuple(
-        Check(
-            f"came.{q.key}",
-            f"{q.name.label if q.name is not None else q.key}, as it came",
-            q,
-            max(ORDERED_WITHIN_MM, site.desk.mark.mm / 2),
-            beyond="it goes back: it is not what was ordered",
-        )
-        for q in sizes
-    )
-    yield Step(
-        f"come.{part.id}",
-        "boards",
-        f"It comes: {part.called}",
-        (Made(Thing("part", part.id)),),
-        (ordered,),
-        (both("read both sizes before it is unwrapped, and look at its edges"),),
-        view="parts",
-        lit=(part.key,),
-        drawn=(part.id,),
-        stuff="glass" if part.sheet.glazing else "paper",
-        tools=("tape",),
-        fetched=site.fetch([part]),
-        minutes=site.took("measure"),
-        cautions=(cautions.GLASS,) if part.sheet.glazing else (),
-        checks=(*checks, Check("whole", "No chip, no scratch, the right kind")),
     )
 
 

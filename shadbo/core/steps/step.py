@@ -53,6 +53,7 @@ PaperName = Literal[
     "templates.pdf",
     "mats.pdf",
     "order.pdf",
+    "cut.dxf",
 ]
 PAPER_TITLES: dict[PaperName, str] = {
     "work-sheet.pdf": "Work sheet",
@@ -62,7 +63,8 @@ PAPER_TITLES: dict[PaperName, str] = {
     "certificate.pdf": "Certificate",
     "templates.pdf": "Templates, full size",
     "mats.pdf": "Mat cutting sheet",
-    "order.pdf": "Order, cut to size",
+    "order.pdf": "Order",
+    "cut.dxf": "Cutting file, DXF",
 }
 """Papers that steps work by, and what they are called wherever they stand."""
 
@@ -113,6 +115,7 @@ class Check:
     A size is read against ``wanted``, give or take ``within_mm``. With a ``key`` it is the real size of that line,
     and the plan follows it; without one the reading stays with the step. ``beyond`` says what follows where it is
     out. ``signed``: somebody writes their name; ``pictured``: photographs are kept with the job.
+    ``book``: it is for the book alone, and may be left out.
     """
 
     id: str
@@ -123,6 +126,7 @@ class Check:
     beyond: str = ""
     signed: bool = False
     pictured: bool = False
+    book: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -130,7 +130,8 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
     rail_section, strip_section, bar_section, pad_section, screw_section = sections(sums)
     rail_faces, canvas_face, bar_faces, brace_faces = faces(sums)
     if desk.own_frame is None:
-        rail_order(s, s["rail.width"], s["rail.height"], wall)
+        plain = isinstance(body.profile, PlainStock)
+        rail_order(s, s["rail.width"], s["rail.height"], wall, desk.practice.kerf_mm, turned=plain)
     if sums.square:
         strip_lengths(sums)
     rail_bodies = floater_rails(sums, f"rail, {body.profile.name}")

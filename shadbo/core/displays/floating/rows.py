@@ -238,6 +238,7 @@ def _parts(desk: Desk, assembly: Assembly) -> list[Question]:
                 "rail.order",
                 assembly.moulding.name if assembly.moulding else "",
             ),
+            told("One frame from one stick", say(mark, "{}", s["rail.stick"]), "rail.stick", ""),
             pin_row(desk, "rail.width", "Rails, top and bottom: outside"),
             pin_row(desk, "rail.height", "Rails, left and right: outside"),
         ]

@@ -22,7 +22,6 @@ from shadbo.core.solids.body import (
     Way,
     framed,
     rails_round,
-    shape_of,
     strips_round,
 )
 
@@ -68,8 +67,7 @@ def cut_out_mm2(layer: Slab, size_mm: tuple[float, float], windows: Sequence[Win
     holes = holes_of(layer, size_mm, windows)
     if not holes or min(size_mm) <= 0:
         return 0.0
-    whole = size_mm[0] * size_mm[1]
-    return whole - float(shape_of(Prism(centred(*size_mm), 0.0, 1.0, holes)).area)
+    return size_mm[0] * size_mm[1] - Prism(centred(*size_mm), 0.0, 1.0, holes).volume_mm3
 
 
 def slab_bodies(

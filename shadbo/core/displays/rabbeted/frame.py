@@ -157,7 +157,7 @@ def frame_round(
         for (axis, size, room), growth in zip(fits, growths, strict=True)
     )
     if not exists:
-        rail_order(s, s["rail.width"], s["rail.height"], face, spare_mm(profile))
+        rail_order(s, s["rail.width"], s["rail.height"], face, p.kerf_mm, spare_mm(profile))
     if boards:
         package_w, package_h = (
             s.cut(

@@ -10,12 +10,22 @@ from shadbo.core.displays.rabbeted.milled import milled_rows
 from shadbo.core.shop.boards import FrameProfile
 
 
+def _sticks(desk: Desk, assembly: Assembly) -> str:
+    """Whether it comes out of one stick of its moulding, as a figure that runs round asks for."""
+    stick = desk.sheet.get("rail.stick")
+    if stick is None or assembly.moulding is None:
+        return ""
+    whole = stick.value <= assembly.moulding.stick_mm
+    return "figure can match" if whole else "more than a stick: match the figure by eye"
+
+
 def parts_questions(desk: Desk, assembly: Assembly) -> list[Question]:
     """Rails to cut, what was made, then the boards that are cut or ordered to the frame that was made."""
     s = desk.sheet
     rows = [
         *([saw_care()] if any(p.of_profile and p.to_cut for p in assembly.parts) else []),
         *told_line(desk, "rail.order", "Moulding to order", assembly.moulding.name if assembly.moulding else ""),
+        *told_line(desk, "rail.stick", "One frame from one stick", _sticks(desk, assembly)),
         *(milled_rows(desk, assembly.moulding) if isinstance(assembly.moulding, FrameProfile) else []),
     ]
     if "rail.width" in s:

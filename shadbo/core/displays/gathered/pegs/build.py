@@ -75,7 +75,7 @@ class OpenFrame:
         high = s.choose("profile.height", "depth of the stock", stock.height_mm, MM, source)
         for axis, size in (("width", item.width), ("height", item.height)):
             rails_of_axis(desk, axis, size, gap, face)
-        rail_order(s, s["rail.width"], s["rail.height"], face)
+        rail_order(s, s["rail.width"], s["rail.height"], face, desk.practice.kerf_mm, turned=True)
         depth = s.let("frame.depth", "depth of the frame", high)
         made = s.pick("smallest", s["gap.made_width"], s["gap.made_height"])
         s.let("gap.made", "air round the object, as made", made, way="down")
