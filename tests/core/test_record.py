@@ -3,6 +3,8 @@
 import datetime as dt
 
 import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from shadbo.core.assess import assess
 from shadbo.core.change import change
@@ -12,10 +14,16 @@ from shadbo.core.job.sought import sought
 from shadbo.core.learned.effect import effect
 from shadbo.core.learned.lessons import FEW_JOBS, lessons
 from shadbo.core.learned.samples import sample
+from shadbo.core.plan import Plan
 from shadbo.core.record.record import LONGEST_MIN, record
+from shadbo.core.settings.examples import example
+from shadbo.core.steps import steps
+from shadbo.core.steps.framing import LEFT
+from shadbo.core.sums.order import kerf_of, stick_mm
 from shadbo.core.words.folding import folded
+from shadbo.core.words.stages import STAGES
 from shadbo.demo.at_work import so_far
-from shadbo.demo.autumn import TOO_LONG_MM, TOO_WIDE_MM, autumn
+from shadbo.demo.autumn import MORE_KERF_MM, PACE, TOO_LONG_MM, TOO_WIDE_MM, autumn
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
 from shadbo.files.record_files import readable
@@ -102,6 +110,70 @@ def test_the_invented_shops_drift_is_found_again(samples):
     assert by_id["pace"].picture.startswith("<svg")
     assert (by_id["orders"].enough, by_id["orders"].typed) == (False, "")
     assert by_id["orders"].says.mm.startswith("too few: ")
+
+
+def test_each_stage_has_a_pace_of_its_own_that_is_found_again(samples):
+    by_id = {x.id: x for x in lessons(samples, SHOP, "mm")}
+    told = {stage: by_id[f"pace.{stage}"] for stage in STAGES}
+    assert all(x.name == f"{stage}_times" for stage, x in told.items())
+    found = {stage: float(x.typed) for stage, x in told.items() if x.enough}
+    assert len(found) >= 6
+    for stage, times in found.items():
+        assert times == pytest.approx(PACE[stage], rel=0.2), stage
+    assert found["frame"] > found["leave"]
+
+
+def test_a_stage_that_is_set_as_found_takes_its_part_out_of_the_whole(samples):
+    found = float(next(x for x in lessons(samples, SHOP, "mm") if x.id == "pace.frame").typed)
+    as_found = SHOP.model_copy(update={"practice": SHOP.practice.model_copy(update={"frame_times": found})})
+    job = DEMO["Slipway at low water"]
+    for a, b in zip(steps(assess(job, SHOP)), steps(assess(job, as_found)), strict=True):
+        assert b.minutes == pytest.approx(a.minutes * (found if a.stage == "frame" else 1), abs=0.06)
+    again, before = (next(x for x in lessons(samples, shop, "mm") if x.id == "pace") for shop in (as_found, SHOP))
+    assert float(again.typed) < float(before.typed)
+
+
+def test_the_saws_kerf_is_found_by_what_is_left_of_the_sticks(samples):
+    kerf = next(x for x in lessons(samples, SHOP, "mm") if x.id == "kerf")
+    assert kerf.enough
+    assert kerf.differs
+    assert float(kerf.typed.removesuffix(" mm")) == pytest.approx(SHOP.practice.kerf_mm + MORE_KERF_MM, abs=0.25)
+    assert kerf.name == "kerf_mm"
+
+
+@pytest.mark.parametrize(("name", "asked"), [("plain", False), ("plane", False), ("canvas", True), ("print", True)])
+def test_a_stick_that_is_turned_is_not_asked_for_what_is_left_of_it(name, asked):
+    """Its slants serve two rails: reckoned as a moulding's, the saw would come out below nothing."""
+    cut = next(s for s in steps(assess(example(name), SHOP)) if s.id == "cut.rails")
+    assert any(c.id == LEFT for c in cut.checks) == asked
+
+
+@given(st.floats(600, 5000), st.floats(0, 6), st.floats(100, 2000))
+def test_what_is_left_of_a_stick_gives_the_saws_kerf_back(rails_mm, kerf_mm, left_mm):
+    stick = stick_mm(rails_mm, kerf_mm) + left_mm
+    assert kerf_of(stick, rails_mm, left_mm) == pytest.approx(kerf_mm, abs=1e-6)
+
+
+@settings(max_examples=30, deadline=None)
+@given(st.floats(0.3, 1.5), st.integers(FEW_JOBS, 20))
+def test_the_cloth_of_the_folds_is_found_by_canvases_measured_over_their_bars(cloth_mm, count):
+    told = [sample(n, stretched(cloth_mm)) for n in range(1)] * count
+    folds = next(x for x in lessons(told, SHOP, "mm") if x.id == "folds")
+    assert float(folds.typed.removesuffix(" mm")) == pytest.approx(cloth_mm, abs=0.02)
+    assert folds.name == "canvas_cloth_mm"
+
+
+def stretched(cloth_mm: float) -> Plan:
+    """A canvas stretched here, measured when it was on its bars."""
+    job = example("cloth")
+    bars = {a: assess(job, SHOP).desk.sheet[f"stretch.bar_{a}"].value for a in ("width", "height")}
+    pins = [
+        Edit(at=f"pins/canvas.{a}", to={"mm": round(mm + 6 * cloth_mm, 2), "typed": "as read", "tool": "caliper"})
+        for a, mm in bars.items()
+    ]
+    plan = assess(apply(job, pins)[0], SHOP)
+    assert plan.assembly is not None
+    return plan
 
 
 def test_a_shop_that_is_set_as_its_jobs_say_is_told_so(samples):

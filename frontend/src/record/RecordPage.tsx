@@ -37,8 +37,12 @@ export function RecordPage() {
   );
 }
 
+/** So many lines are printed on one page in letters of the usual size. */
+const LINES_A_PAGE = 75;
+
 function Pages({ view }: { view: RecordView }) {
   const r = view.record;
+  const lines = r.sizes.length + r.doings.length * 2 + r.used.length;
   const days = [
     r.received && `received ${longDay(r.received)}`,
     r.due && `promised for ${longDay(r.due)}`,
@@ -46,8 +50,8 @@ function Pages({ view }: { view: RecordView }) {
     r.taken_by && `taken by ${r.taken_by}`,
   ].filter(Boolean);
   return (
-    <>
-      <div className="flex flex-wrap items-end gap-x-6 gap-y-2 py-4">
+    <div className={`record-page ${lines > LINES_A_PAGE ? "long" : ""}`}>
+      <div className="record-head flex flex-wrap items-end gap-x-6 gap-y-2 py-4">
         <div className="grow">
           <p className="small-caps">
             record of job {view.number} · {view.shop}
@@ -75,7 +79,7 @@ function Pages({ view }: { view: RecordView }) {
         <Spent view={view} />
         <Used view={view} />
       </div>
-    </>
+    </div>
   );
 }
 
@@ -83,7 +87,7 @@ function Came({ view }: { view: RecordView }) {
   const pieces = view.record.pieces;
   return (
     <section aria-labelledby="came">
-      <h2 id="came">As it came</h2>
+      <h2 id="came">As it came, and as it left</h2>
       <ul>
         {pieces.map((p, n) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: pieces of one record, which does not change
@@ -91,6 +95,7 @@ function Came({ view }: { view: RecordView }) {
             <strong>{p.name}</strong>
             {p.maker && `, ${p.maker}`}
             {`: ${p.condition || "its condition was not written down"}`}
+            {p.leaves && <span className="block">as it left: {p.leaves}</span>}
             {p.never && <span className="text-caution"> · never: {p.never}</span>}
           </li>
         ))}

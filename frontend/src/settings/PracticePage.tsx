@@ -159,9 +159,13 @@ function Task({ task, value, set, wrong, mark, input }: TaskProps) {
   const id = `task-${task.key.replaceAll(".", "-")}`;
   return (
     <div className="border-t border-ink py-2">
-      <label htmlFor={id} className="text-xl font-bold">
-        {task.label}
-      </label>
+      {task.options?.length ? (
+        <p className="text-xl font-bold">{task.label}</p>
+      ) : (
+        <label htmlFor={id} className="text-xl font-bold">
+          {task.label}
+        </label>
+      )}
       <ul className="text-soft">
         {task.given.map((g) => (
           <li key={g.label}>
@@ -169,21 +173,43 @@ function Task({ task, value, set, wrong, mark, input }: TaskProps) {
           </li>
         ))}
       </ul>
-      <p className="flex items-baseline gap-x-2">
-        <input
-          id={id}
-          ref={input}
-          className="entry max-w-48"
-          autoComplete="off"
-          value={value}
-          readOnly={mark !== undefined}
-          maxLength={40}
-          aria-invalid={wrong ? true : undefined}
-          aria-describedby={`${id}-says`}
-          onChange={(e) => set(e.target.value)}
-        />
-        <span className="text-soft">{system}</span>
-      </p>
+      {task.options && task.options.length > 0 ? (
+        <fieldset className="pt-1" aria-describedby={`${id}-says`} disabled={mark !== undefined}>
+          <legend className="sr-only">{task.label}</legend>
+          {task.options.map((o) => (
+            <label
+              key={o.id}
+              className="flex min-h-11 cursor-pointer items-center gap-x-3 border-t border-line"
+            >
+              <input
+                type="radio"
+                className="h-5 w-5 accent-accent"
+                name={id}
+                value={o.id}
+                checked={value === o.id}
+                onChange={() => set(o.id)}
+              />
+              <Frac>{say(o.says)}</Frac>
+            </label>
+          ))}
+        </fieldset>
+      ) : (
+        <p className="flex items-baseline gap-x-2 pt-2">
+          <input
+            id={id}
+            ref={input}
+            className="entry max-w-48"
+            autoComplete="off"
+            value={value}
+            readOnly={mark !== undefined}
+            maxLength={40}
+            aria-invalid={wrong ? true : undefined}
+            aria-describedby={`${id}-says`}
+            onChange={(e) => set(e.target.value)}
+          />
+          <span className="text-soft">{system}</span>
+        </p>
+      )}
       <div id={`${id}-says`} aria-live="polite">
         {wrong && <p className="text-stop">{wrong}</p>}
         {mark && <Mark mark={mark} />}
@@ -200,7 +226,9 @@ function Mark({ mark }: { mark: MarkedView["marks"][number] }) {
         {mark.right ? "✓ right" : `✗ ${mark.says}`}
       </p>
       <p>
-        <Frac>{`${say(mark.answer)} = ${mark.working.map((t) => say(t.text)).join(" ")}`}</Frac>
+        <Frac>
+          {[say(mark.answer), mark.working.map((t) => say(t.text)).join(" ")].filter(Boolean).join(" = ")}
+        </Frac>
       </p>
       {mark.happens && (
         <p className="text-caution">

@@ -6,9 +6,11 @@ from dataclasses import dataclass
 from shadbo.core.learned.drawn import dots
 from shadbo.core.learned.robust import Spread, reach, spread
 from shadbo.core.learned.samples import Sample
-from shadbo.core.settings.values import KNOWN, says, value_of
-from shadbo.core.shop.shop import Shop
+from shadbo.core.settings.table import STAGE_SAID
+from shadbo.core.settings.values import KNOWN, number_of, says
+from shadbo.core.shop.shop import Practice, Shop
 from shadbo.core.words.lengths import Both, System
+from shadbo.core.words.stages import Stage
 from shadbo.core.words.words import both
 
 FEW_JOBS = 8
@@ -48,7 +50,7 @@ class _Question:
     id: str
     name: str
     label: str
-    values: Callable[[Sample], Sequence[float]]
+    values: Callable[[Sample, Practice], Sequence[float]]
     comes_to: Callable[[Sequence[float]], float]
     told: Callable[[Shop, Spread, float], Both]
     millimetres: bool = True
@@ -60,10 +62,10 @@ def lessons(samples: Sequence[Sample], shop: Shop, system: System) -> tuple[Less
 
 
 def _lesson(q: _Question, samples: Sequence[Sample], shop: Shop, system: System) -> Lesson:
-    by_job = [told for x in samples if (told := tuple(q.values(x)))]
+    by_job = [told for x in samples if (told := tuple(q.values(x, shop.practice)))]
     values = [v for told in by_job for v in told]
     jobs, setting, mark = len(by_job), KNOWN.get(q.name), shop.the_mark()
-    now = value_of(shop.practice, q.name) if setting is not None else 0.0
+    now = number_of(shop.practice, q.name) if setting is not None else 0.0
     enough = jobs >= FEW_JOBS and len(values) >= FEW_JOBS
     set_to = says(setting, now, mark) if setting is not None else both("")
     if not enough:
@@ -112,11 +114,22 @@ def _fine(words: str, *values: float) -> Both:
     return Both(words.format(*(t.mm for t in told)), words.format(*(t.inch for t in told)))
 
 
-def _pace(x: Sample) -> tuple[float, ...]:
+def _pace(x: Sample, practice: Practice) -> tuple[float, ...]:
     """A job's minutes over the usual ones, all its steps together; what was done twice is left out."""
     once = [t for t in x.timed if not t.again]
-    usual = sum(t.usual for t in once)
+    usual = sum(t.usual * practice.stage_times(t.stage) for t in once)
     return (sum(t.took for t in once) / usual,) if usual else ()
+
+
+def _of_stage(stage: Stage) -> Callable[[Sample, Practice], tuple[float, ...]]:
+    """The same for one stage, besides the pace of all work as it is set: steps as long as their sizes make them."""
+
+    def values(x: Sample, practice: Practice) -> tuple[float, ...]:
+        once = [t for t in x.timed if t.stage == stage and not t.again]
+        usual = sum(t.usual * practice.pace_times for t in once)
+        return (sum(t.took for t in once) / usual,) if usual else ()
+
+    return values
 
 
 def _middle(values: Sequence[float]) -> float:
@@ -125,7 +138,7 @@ def _middle(values: Sequence[float]) -> float:
 
 def _told_pace(_: Shop, of: Spread, found: float) -> Both:
     word = "longer" if found > 1 else "shorter"
-    return both(f"a job takes {abs(found - 1):.0%} {word} than the usual minutes".replace("%", " %"))
+    return both(f"it takes {abs(found - 1):.0%} {word} than is reckoned with".replace("%", " %"))
 
 
 def _told_rails(_: Shop, of: Spread, found: float) -> Both:
@@ -146,6 +159,14 @@ def _told_orders(_: Shop, of: Spread, found: float) -> Both:
     return both(f"what is ordered comes after {found:g} working days, as a rule")
 
 
+def _told_folds(_: Shop, of: Spread, found: float) -> Both:
+    return _fine("one layer of cloth comes to {}, so that a canvas grows by {} over its bars", found, 6 * found)
+
+
+def _told_kerf(_: Shop, of: Spread, found: float) -> Both:
+    return _fine("the saw takes {} at a cut, square to the blade", found)
+
+
 def _told_sheets(_: Shop, of: Spread, found: float) -> Both:
     return _fine("nine sizes of ten that come are within {} of the order", found)
 
@@ -154,7 +175,7 @@ def _told_spoiled(_: Shop, of: Spread, found: float) -> Both:
     return both(f"of a hundred steps {100 * found:.1f} are done again")
 
 
-def _spoiled(x: Sample) -> tuple[float, ...]:
+def _spoiled(x: Sample, _: Practice) -> tuple[float, ...]:
     made = [t for t in x.timed if t.stage in ("frame", "boards", "mount", "fit")]
     return (sum(t.again for t in made) / len(made),) if made else ()
 
@@ -165,11 +186,15 @@ def _mean(values: Sequence[float]) -> float:
 
 QUESTIONS = (
     _Question("pace", "pace_times", "How long work takes", _pace, _middle, _told_pace, millimetres=False),
-    _Question("saw", "cut_tolerance_mm", "How the saw cuts", lambda x: x.rails, reach, _told_rails),
-    _Question("joints", "joint_tolerance_mm", "How frames come out", lambda x: x.frame, reach, _told_frame),
-    _Question(
-        "orders", "order_days", "How long orders take", lambda x: x.orders, _middle, _told_orders, millimetres=False
-    ),
-    _Question("sheets", "", "How ordered sheets come", lambda x: x.sheets, reach, _told_sheets),
+    _Question("saw", "cut_tolerance_mm", "How the saw cuts", lambda x, _: x.rails, reach, _told_rails),
+    _Question("joints", "joint_tolerance_mm", "How frames come out", lambda x, _: x.frame, reach, _told_frame),
+    _Question("orders", "order_days", "How long orders take", lambda x, _: x.orders, _middle, _told_orders, False),
+    _Question("folds", "canvas_cloth_mm", "How thick cloth folds", lambda x, _: x.folds, _middle, _told_folds),
+    _Question("kerf", "kerf_mm", "What the saw takes", lambda x, _: x.kerfs, _middle, _told_kerf),
+    _Question("sheets", "", "How ordered sheets come", lambda x, _: x.sheets, reach, _told_sheets),
     _Question("spoiled", "", "What is done again", _spoiled, _mean, _told_spoiled, millimetres=False),
+    *(
+        _Question(f"pace.{s}", f"{s}_times", f"How long {said} takes", _of_stage(s), _middle, _told_pace, False)
+        for s, said in STAGE_SAID.items()
+    ),
 )

@@ -9,8 +9,11 @@ from shadbo.core.plan import Plan
 from shadbo.core.record.record import took_min
 from shadbo.core.shop.calendar import Calendar
 from shadbo.core.steps import steps
+from shadbo.core.steps.framing import LEFT
 from shadbo.core.steps.progress import planned_mm
 from shadbo.core.steps.site import Site, site_of
+from shadbo.core.sums.order import kerf_of
+from shadbo.core.sums.stretch import FOLD_LAYERS
 from shadbo.core.words.stages import Stage
 
 
@@ -27,7 +30,8 @@ class Timed:
 @dataclass(frozen=True, slots=True)
 class Sample:
     """All of one job. ``rails`` and ``frame`` are made less planned in mm, the frame's held against its own rails;
-    ``orders`` are working days from order to arrival, ``sheets`` what came less what was ordered, in mm."""
+    ``orders`` are working days from order to arrival, ``sheets`` what came less what was ordered, in mm; ``folds``
+    what one layer of a canvas's cloth came to, ``kerfs`` what the saw took at a cut, in mm."""
 
     number: int
     timed: tuple[Timed, ...]
@@ -35,6 +39,8 @@ class Sample:
     frame: tuple[float, ...]
     orders: tuple[float, ...]
     sheets: tuple[float, ...]
+    folds: tuple[float, ...] = ()
+    kerfs: tuple[float, ...] = ()
 
 
 def sample(number: int, plan: Plan) -> Sample:
@@ -43,15 +49,17 @@ def sample(number: int, plan: Plan) -> Sample:
     if site is None:
         return Sample(number, (), (), (), (), ())
     rails, frame = tuple(_rails(site)), tuple(_frame(site))
-    return Sample(number, tuple(_timed(plan)), rails, frame, tuple(_orders(plan)), tuple(_sheets(plan)))
+    return Sample(number, tuple(_timed(plan)), rails, frame, tuple(_orders(plan)), tuple(_sheets(plan)),
+                  tuple(_folds(site)), tuple(_kerfs(site)))  # fmt: skip
 
 
 def _timed(plan: Plan) -> Iterator[Timed]:
-    pace = plan.desk.practice.pace_times
+    practice = plan.desk.practice
     for step in steps(plan):
         done = plan.desk.job.work.get(step.id, Done())
         took = took_min(done)
         if took is not None:
+            pace = practice.pace_times * practice.stage_times(step.stage)
             yield Timed(step.stage, step.minutes / pace, took, done.remade > 0)
 
 
@@ -99,3 +107,20 @@ def _sheets(plan: Plan) -> Iterator[float]:
         for check in step.checks:
             if step.id.startswith("come.") and check.wanted is not None and check.id in done.sizes:
                 yield round(done.sizes[check.id].mm - planned_mm(check.wanted), 3)
+
+
+def _folds(site: Site) -> Iterator[float]:
+    """A canvas measured over its folds, less its bars: one layer of cloth, of those that lie on each other."""
+    pins, s = site.job.pins, site.desk.sheet
+    for axis in ("width", "height"):
+        bar = s.get(f"stretch.bar_{axis}")
+        if bar is not None and f"canvas.{axis}" in pins:
+            yield round((pins[f"canvas.{axis}"].mm - bar.value) / (2 * FOLD_LAYERS), 3)
+
+
+def _kerfs(site: Site) -> Iterator[float]:
+    """What a stick is short of, over what was cut from it."""
+    done, moulding = site.job.work.get("cut.rails", Done()), site.assembly.moulding
+    rails = site.desk.sheet.get("rail.total")
+    if moulding is not None and rails is not None and LEFT in done.sizes and not done.remade:
+        yield round(kerf_of(moulding.stick_mm, rails.value, done.sizes[LEFT].mm), 3)

@@ -67,11 +67,12 @@ class Doing:
 
 @dataclass(frozen=True, slots=True)
 class Arrived:
-    """A piece as it came: what it is, by whom, its condition, what must never happen to it."""
+    """A piece: what it is, by whom, its condition as it came and as it left, what must never happen to it."""
 
     name: str
     maker: str
     condition: str
+    leaves: str
     never: str
 
 
@@ -102,7 +103,7 @@ def record(plan: Plan, rates: Mapping[str, float] | None = None) -> Record:
     doings = tuple(_doings(plan, order))
     moulding = plan.assembly.moulding if plan.assembly is not None else None
     handed = job.work.get(HAND_OVER, Done())
-    pieces = tuple(Arrived(p.name or p.noun, p.maker, p.condition, p.never) for p in job.pieces)
+    pieces = tuple(Arrived(p.name or p.noun, p.maker, p.condition, p.leaves, p.never) for p in job.pieces)
     return Record(
         job.title or "untitled",
         job.owner.name,

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from shadbo.core.findings import StationName
 from shadbo.core.settings.table import TITLES, Setting
-from shadbo.core.settings.values import says, sense, settings_of, usual, value_of
+from shadbo.core.settings.values import NUMBER, Worth, differ, says, sense, settings_of, usual, value_of
 from shadbo.core.shop.shop import Shop
 from shadbo.core.words.lengths import Both
 
@@ -18,7 +18,7 @@ class Habit:
     value: Both
     usual: Both
     own: bool
-    was: float
+    was: Worth
     source: str
     sense: Both
 
@@ -44,9 +44,11 @@ def habits(shop: Shop) -> tuple[Habits, ...]:
 def _habit(setting: Setting, shop: Shop) -> Habit:
     mark, value, begins = shop.the_mark(), value_of(shop.practice, setting.name), usual(setting.name)
     within = sense(setting)
-    least, most = says(setting, within.least, mark), says(setting, within.most, mark)
-    ends = Both(f"{least.mm} to {most.mm}", f"{least.inch} to {most.inch}")
-    own = abs(value - begins) > 1e-9
+    unit = NUMBER if isinstance(value, tuple) else setting
+    least, most = says(unit, within.least, mark), says(unit, within.most, mark)
+    each = "each " if isinstance(value, tuple) else ""
+    ends = Both(f"{each}{least.mm} to {most.mm}", f"{each}{least.inch} to {most.inch}")
+    own = differ(value, begins)
     said, first = says(setting, value, mark), says(setting, begins, mark)
     return Habit(setting.name, setting.label, said, first, own, value, setting.source, ends)
 

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from shadbo.core.findings import StationName
+from shadbo.core.words.stages import STAGES, Stage
 
 Unit = Literal[
     "length",
@@ -25,7 +26,20 @@ Unit = Literal[
     "coats",
     "benches",
     "sets",
+    "lengths",
 ]
+
+
+STAGE_SAID: dict[Stage, str] = {
+    "receive": "taking a piece in",
+    "prepare": "making a piece ready",
+    "frame": "the frame itself",
+    "boards": "panes, mats and boards",
+    "mount": "mounting",
+    "fit": "fitting",
+    "close": "closing",
+    "leave": "handing over",
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -190,9 +204,11 @@ SETTINGS: tuple[Setting, ...] = (
         ("joint_deeper_mm", "A corner wants more than glue from a depth of", "length"),
         ("border_gauge_mm", "The border gauge gives or takes", "length"),
         ("pace_times", "Work takes, times the usual minutes", "times"),
+        *((f"{stage}_times", f"Of that, {STAGE_SAID[stage]}", "times") for stage in STAGES),
         ("clamp_min", "A glued corner stays clamped", "min"),
         ("glue_load_h", "Wood glue bears a load after", "h"),
         ("coats", "Coats of a finish", "coats"),
+        ("kerf_mm", "The saw takes at a cut; a chopper nothing", "length", "print", "rail.stick"),
         ("coat_h", "Between two coats", "h"),
         ("coats_dry_h", "A finish dries before fitting", "h"),
         ("pane_dry_min", "A cleaned pane dries", "min"),

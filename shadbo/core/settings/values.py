@@ -5,6 +5,17 @@ from itertools import pairwise
 
 from pydantic import ValidationError
 
+from shadbo.core.settings.lengths import (
+    LEAST_MM,
+    LISTS,
+    MOST_LENGTHS,
+    MOST_MM,
+    Lengths,
+    lengths_of,
+    lengths_read,
+    lengths_said,
+    lengths_sense,
+)
 from shadbo.core.settings.table import SETTINGS, Setting
 from shadbo.core.shop.shop import Practice, Step
 from shadbo.core.words.amounts import NotAnAmount, parse_kg, parse_number
@@ -18,7 +29,7 @@ INCH_UNITS = {"K": ("°F", 1.8), "MPa": ("psi", 145.038), "N/mm": ("lbf/in", 5.7
 """Units of an inch shop where those differ, and how many of them one is."""
 WHOLE = ("layers", "coats", "benches", "sets")
 """Units that are counted."""
-NONE_IS_FINE = ("recess_mm", "proud_mm", "key_reach_mm", "fold_reach_mm", "clear_of_mm")
+NONE_IS_FINE = ("kerf_mm", "recess_mm", "proud_mm", "key_reach_mm", "fold_reach_mm", "clear_of_mm")
 IN_ORDER = (
     ("hold_stop_mm", "hold_caution_mm"),
     ("screw_in_bar_least_mm", "screw_in_bar_most_mm"),
@@ -41,17 +52,25 @@ class BadSetting(ValueError):
         self.name, self.found = name, found
 
 
+Worth = float | Lengths
+"""What a habit is: a number, or a list of lengths in mm."""
+BY_LIST = {s.name for s in LISTS}
 USUAL = Practice()
 """What every shop begins with."""
 
 
-def usual(name: str) -> float:
+def usual(name: str) -> Worth:
     """The value that every shop begins with."""
     return value_of(USUAL, name)
 
 
-def value_of(practice: Practice, name: str) -> float:
-    """A habit's value as a number, in mm, kg or as it is."""
+def value_of(practice: Practice, name: str) -> Worth:
+    """A habit's value: a number, or a list of lengths."""
+    return lengths_of(practice, name) if name in BY_LIST else number_of(practice, name)
+
+
+def number_of(practice: Practice, name: str) -> float:
+    """The value of a habit that is a number, in mm, kg or as it is."""
     if name in GAPS:
         field, n = GAPS[name]
         return float(getattr(practice.floater_gaps[n], field))
@@ -76,7 +95,7 @@ GAP_SETTINGS: tuple[Setting, ...] = tuple(
     )
     for name, (field, n) in GAPS.items()
 )
-ALL: tuple[Setting, ...] = (*SETTINGS, *GAP_SETTINGS)
+ALL: tuple[Setting, ...] = (*SETTINGS, *GAP_SETTINGS, *LISTS)
 KNOWN = {s.name: s for s in ALL}
 
 
@@ -86,8 +105,17 @@ def settings_of(practice: Practice) -> tuple[Setting, ...]:
     return tuple(s for s in ALL if s.name not in GAPS or GAPS[s.name][1] < steps)
 
 
-def says(setting: Setting, value: float, mark: Mark) -> Both:
+def differ(one: Worth, other: Worth) -> bool:
+    """Whether two values are two to a framer."""
+    if isinstance(one, tuple) or isinstance(other, tuple):
+        return one != other
+    return abs(one - other) > 1e-9
+
+
+def says(setting: Setting, value: Worth, mark: Mark) -> Both:
     """A value with its unit, in both systems."""
+    if isinstance(value, tuple):
+        return lengths_said(value, mark)
     match setting.unit:
         case "length":
             return Both(f"{size_text(value, mark, 'mm')} mm", f"{size_text(value, mark, 'in')} in")
@@ -109,10 +137,12 @@ def _plain(value: float) -> str:
     return f"{float(f'{value:.4g}'):.12g}"
 
 
-def read(setting: Setting, typed: str, system: System) -> float:
+def read(setting: Setting, typed: str, system: System) -> Worth:
     """The number that was typed for it, inside what makes sense. Raises BadSetting."""
     try:
         match setting.unit:
+            case "lengths":
+                return lengths_read(typed, system)
             case "length":
                 value = parse(typed, system)
             case "kg":
@@ -138,8 +168,10 @@ class Sense:
 
 
 def sense(setting: Setting) -> Sense:
-    """Within ten times of what is usual, either way; nothing at all where that is a choice too."""
+    """Within ten times of what is usual, either way; nothing at all where that is a choice too; a list, for each."""
     here = usual(setting.name)
+    if isinstance(here, tuple):
+        return Sense(LEAST_MM, MOST_MM)
     least = 0.0 if setting.name in NONE_IS_FINE else here / FARTHEST
     most = here * FARTHEST
     low, high = _bounds(setting.name)
@@ -158,14 +190,18 @@ def _bounds(name: str) -> tuple[float, float]:
 HAIR = 1e-3
 
 
-def set_to(practice: Practice, setting: Setting, value: float | None, mark: Mark, found: str = "") -> Practice:
+def set_to(practice: Practice, setting: Setting, value: Worth | None, mark: Mark, found: str = "") -> Practice:
     """The practice with one habit changed; None is what is usual. BadSetting where it makes no sense."""
     value = usual(setting.name) if value is None else value
     within = sense(setting)
+    if isinstance(value, tuple):
+        return _list_to(practice, setting, value, mark, found)
     if not within.least - 1e-9 <= value <= within.most + 1e-9:
         ends = says(setting, within.least, mark), says(setting, within.most, mark)
         raise BadSetting(setting.name, say(mark, "between {} and {} makes sense here", *ends), found)
     value = min(max(value, within.least), within.most)
+    if setting.unit in WHOLE and value != int(value):
+        raise BadSetting(setting.name, f"a whole number of {setting.unit}", found)
     data = practice.model_dump()
     if setting.name in GAPS:
         field, n = GAPS[setting.name]
@@ -182,9 +218,21 @@ def set_to(practice: Practice, setting: Setting, value: float | None, mark: Mark
     return after
 
 
+def _list_to(practice: Practice, setting: Setting, lengths_mm: Lengths, mark: Mark, found: str) -> Practice:
+    if not lengths_sense(lengths_mm):
+        ends = (says(NUMBER, mm, mark) for mm in (LEAST_MM, MOST_MM))
+        told = f"one to {MOST_LENGTHS} lengths, each between {{}} and {{}}, make sense here"
+        raise BadSetting(setting.name, say(mark, told, *ends), found)
+    return practice.model_copy(update={setting.name: lengths_mm})
+
+
+NUMBER = KNOWN["screw_to_cloth_mm"]
+"""A setting whose values are said as lengths."""
+
+
 def _in_order(practice: Practice, setting: Setting, mark: Mark, found: str) -> None:
     for low, high in IN_ORDER:
-        if setting.name in (low, high) and value_of(practice, low) > value_of(practice, high) + 1e-9:
+        if setting.name in (low, high) and number_of(practice, low) > number_of(practice, high) + 1e-9:
             other = KNOWN[high if setting.name == low else low]
             word = "at most" if setting.name == low else "at least"
             limit = says(other, value_of(practice, other.name), mark)
