@@ -66,6 +66,7 @@ class Quantity:
     __slots__ = (
         "_blame",
         "args",
+        "exact",
         "half_width",
         "kind",
         "name",
@@ -98,6 +99,12 @@ class Quantity:
         self.args = args
         self.slopes = slopes
         self.half_width = half_width
+        # No error enters here nor flows in, so that nothing has to be looked for behind it.
+        self.exact = not half_width or callable(half_width)
+        for arg in args:
+            if not arg.exact:
+                self.exact = False
+                break
         self.name: Name | None = None
         self.kind = ""
         self.way: Literal["up", "down", "nearest"] = "nearest"
@@ -161,6 +168,8 @@ class Quantity:
 
     def blame(self) -> "dict[Quantity, float]":
         """How far each independent source can move this value: one reverse sweep, on demand, kept."""
+        if self.exact:
+            return {}
         if self._blame is None:
             adjoint: dict[Quantity, float] = {self: 1.0}
             # Arguments are always older than what was made of them, so the youngest comes next: each
@@ -178,7 +187,7 @@ class Quantity:
                 if not q.args:
                     continue
                 for arg, slope in zip(q.args, q.local_slopes(), strict=True):
-                    if slope:
+                    if slope and not arg.exact:
                         if arg not in adjoint:
                             adjoint[arg] = 0.0
                             heapq.heappush(todo, (-arg.serial, arg))

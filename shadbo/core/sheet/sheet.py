@@ -114,7 +114,8 @@ class Sheet:
         winner = choose(qs, key=lambda q: q.value)
 
         def overtaken() -> float:
-            rivals = (q.worst - abs(q.value - winner.value) - winner.worst for q in qs if q is not winner)
+            least = winner.worst
+            rivals = (q.worst - abs(q.value - winner.value) - least for q in qs if not (q is winner or q.exact))
             return max([0.0, *rivals])
 
         slopes = tuple(float(q is winner) for q in qs)

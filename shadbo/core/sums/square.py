@@ -181,7 +181,8 @@ class Placement:
 def place(sheet: Sheet, piece: Outline, opening: Opening, word: str = "gap", said: str = "gap") -> Placement:
     """Best placement in the opening. The placement is a decision; reading error flows into the gaps only.
 
-    The gaps become lines ``<word>.<side>.<place>``.
+    The gaps become lines ``<word>.<side>.<place>``, rounded to the nearest, so that two of them and the piece between
+    add up to the inside as it is shown; the least of them is rounded down where it is judged.
     """
     rows: dict[str, list[tuple[float, float, float, float]]] = {
         "left": [],
@@ -211,6 +212,6 @@ def place(sheet: Sheet, piece: Outline, opening: Opening, word: str = "gap", sai
             room = opening.half_width_at(at) if ox else opening.half_height_at(at)
             gap = room - edge if ox + oy > 0 else room + edge
             end = at.replace(side, "").strip()
-            named = sheet.let(f"{word}.{side}.{end}", f"{said}, {side} side, {end}", gap, way="down")
+            named = sheet.let(f"{word}.{side}.{end}", f"{said}, {side} side, {end}", gap)
             gaps.setdefault(side, {})[end] = named
     return Placement(q_turn, q_right, q_up, gaps)

@@ -41,7 +41,10 @@ MEANINGS: dict[str, str] = {
     "filler": "board that takes up the depth that is left over",
     "bumper": "a soft foot at a lower corner of the back, so that air passes behind and the wall is spared",
 }
-_FINDS = {word: re.compile(rf"\b{word.rstrip('s')}(?:s|es)?\b", re.IGNORECASE) for word in MEANINGS}
+_WORD = re.compile(r"\w+")
+_ONE = {word.rstrip("s") + end: word for word in MEANINGS if " " not in word for end in ("", "s", "es")}
+"""One and several of each single word; a text's words are looked up in it, which is far quicker than to search."""
+_SEVERAL = {word: re.compile(rf"\b{word.rstrip('s')}(?:s|es)?\b") for word in MEANINGS if " " in word}
 
 
 def meanings_in(texts: Iterable[str]) -> tuple[Meaning, ...]:
@@ -50,5 +53,7 @@ def meanings_in(texts: Iterable[str]) -> tuple[Meaning, ...]:
     >>> [m.word for m in meanings_in(["Gap, each side", "Rabbets, wanted"])]
     ['rabbet', 'gap']
     """
-    whole = "\n".join(texts)
-    return tuple(Meaning(word, means) for word, means in MEANINGS.items() if _FINDS[word].search(whole))
+    whole = "\n".join(texts).lower()
+    met = {_ONE[said] for said in _ONE.keys() & set(_WORD.findall(whole))}
+    met |= {word for word, finds in _SEVERAL.items() if word.split()[0] in whole and finds.search(whole)}
+    return tuple(Meaning(word, means) for word, means in MEANINGS.items() if word in met)

@@ -164,12 +164,36 @@ class Both:
         return self.mm if system == "mm" else self.inch
 
 
+def on_half_a_mark(mm: float, mark: Mark) -> bool:
+    """Whether a length lies halfway between two marks, as half of a difference does.
+
+    It is shown so: rounded, the two halves beside a piece would no longer add up to what they were halved of.
+
+    >>> on_half_a_mark(5.75, Mark.named("0.5 mm")), on_half_a_mark(5.7, Mark.named("0.5 mm"))
+    (True, False)
+    """
+    return abs(math.remainder(mm / mark.mm - 0.5, 1)) < HALF_DUST
+
+
+HALF_DUST = 1e-6
+"""Float dust of marks."""
+
+
 @lru_cache(maxsize=16_384)
 def texts(mm: float, mark: Mark, way: Way = "nearest") -> Both:
-    """A length in both systems, without units: the workshop's own to its mark, the other as near."""
+    """A length in both systems, without units: the workshop's own to its mark, or half of one; the other as near.
+
+    >>> texts(5.75, Mark.named("0.5 mm")).mm, texts(7.14375, Mark.named("1/16 in"), "down").inch
+    ('5.75', '9/32')
+    """
     metric = mark.system == "mm"
-    millimetres = metric_text(mm, mark if metric else None, way if metric else "nearest")
-    inches = inch_text(mm, 32 if metric else round(MM_PER_INCH / mark.mm), way)
+    parts = 2 if on_half_a_mark(mm, mark) else 1
+    if metric:
+        millimetres = metric_text(mm, places=2) if parts == 2 else metric_text(mm, mark, way)
+        inches = inch_text(mm, 32, way)
+    else:
+        millimetres = metric_text(mm)
+        inches = inch_text(mm, round(MM_PER_INCH / mark.mm) * parts, way)
     if abs(mm) > LEAST_SHOWN_MM:
         millimetres = metric_text(mm, places=2) if millimetres == "0" else millimetres
         inches = _fine_inches(mm) if inches == "0" else inches
