@@ -1,10 +1,11 @@
 """advise(job, shop): the plan, with every remedy tried by planning again with it."""
 
+from collections.abc import Sequence
 from dataclasses import replace
 
 from shadbo.core.assess import assess
 from shadbo.core.change import change
-from shadbo.core.decisions.edit import BadEdit
+from shadbo.core.decisions.edit import BadEdit, Edit
 from shadbo.core.effects import between, cost, said
 from shadbo.core.findings import RANK, Finding, Proposal, Remedy
 from shadbo.core.job.job import Job
@@ -20,13 +21,14 @@ def advise(job: Job, shop: Shop) -> Plan:
     plan = assess(job, shop)
     left = BUDGET
     findings = []
+    tried = Tried(plan.desk.job, shop)
     for finding in plan.findings:
         remedies: list[Remedy] = []
         for proposal in sorted(finding.proposals, key=lambda p: p.effort):
             if left == 0 or _enough(remedies, proposal):
                 break
             left -= 1
-            remedy = attempt(plan, finding, proposal, shop)
+            remedy = attempt(plan, finding, proposal, tried)
             if remedy is not None:
                 remedies.append(remedy)
         remedies.sort(key=lambda r: (r.proposal.effort, r.price))
@@ -39,12 +41,27 @@ def _enough(found: list[Remedy], after: Proposal) -> bool:
     return len(found) >= SHOWN and sorted(r.proposal.effort for r in found)[SHOWN - 1] < after.effort
 
 
-def attempt(plan: Plan, finding: Finding, proposal: Proposal, shop: Shop) -> Remedy | None:
+class Tried:
+    """A job planned with other edits: what several findings propose alike is planned once."""
+
+    def __init__(self, job: Job, shop: Shop) -> None:
+        self.job, self.shop = job, shop
+        self._plans: dict[str, Plan | None] = {}
+
+    def plan(self, edits: Sequence[Edit]) -> Plan | None:
+        """The plan with them; None where they are refused, or their sums fail."""
+        key = repr([(e.at, e.to) for e in edits])
+        if key not in self._plans:
+            try:
+                self._plans[key] = change(self.job, edits, self.shop).plan
+            except BadEdit:
+                self._plans[key] = None
+        return self._plans[key]
+
+
+def attempt(plan: Plan, finding: Finding, proposal: Proposal, tried: Tried) -> Remedy | None:
     """Plan again with the proposal; None when it does not help or harms elsewhere."""
-    try:
-        after = change(plan.desk.job, proposal.edits, shop).plan
-    except BadEdit:
-        return None
+    after = tried.plan(proposal.edits)
     if after is None:
         return None
     rank = RANK[finding.severity]
@@ -60,4 +77,4 @@ def attempt(plan: Plan, finding: Finding, proposal: Proposal, shop: Shop) -> Rem
     told = between(plan, after)
     named = proposal.label.mm == told.moulding
     changes = said(replace(told, moulding="") if named else told, plan, next(iter(finding.keys), ""))
-    return Remedy(proposal, changes, cost(told, shop.currency), told.effects, told.price)
+    return Remedy(proposal, changes, cost(told, tried.shop.currency), told.effects, told.price)

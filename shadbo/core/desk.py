@@ -18,7 +18,6 @@ from shadbo.core.shop.shop import Practice, Shop
 from shadbo.core.shop.stock import Stock
 from shadbo.core.shop.values import Length, Reading, Tool
 from shadbo.core.words.lengths import Mark
-from shadbo.core.words.sold import INCH_LENGTHS_MM
 
 M = TypeVar("M")
 TOOL_WORDS: dict[Tool, str] = {"tape": "tape", "rule": "rule", "caliper": "caliper", "eye": "by eye"}
@@ -79,10 +78,8 @@ class Desk:
 
     @property
     def screw_lengths_mm(self) -> tuple[float, ...]:
-        """Lengths that screws are sold in: the practice's, or by the inch in an inch shop that said no others."""
-        usual = Practice().screw_lengths_mm
-        by_inch = self.mark.system == "in" and self.practice.screw_lengths_mm == usual
-        return INCH_LENGTHS_MM if by_inch else self.practice.screw_lengths_mm
+        """Lengths that screws are sold in here."""
+        return self.practice.screws_sold_mm(self.mark.system == "in")
 
     def screw(self, length_mm: float) -> Screw:
         """The screw of that length in the drawers; one of the usual kind, as it is sold here, if none is."""

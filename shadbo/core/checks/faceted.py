@@ -18,7 +18,10 @@ class _One(Generic[F]):
         self.kind = kind
 
     def __get__(self, faceted: "Faceted", _: object = None) -> F | None:
-        return faceted._facet(self.kind)
+        known = faceted._known
+        if self.kind not in known:
+            known[self.kind] = self.kind.of(faceted.desk.sheet)
+        return known[self.kind]  # type: ignore[return-value]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -26,7 +29,7 @@ class Faceted:
     """A sheet seen by its facets."""
 
     desk: Desk
-    _known: dict[tuple[object, ...], facets.Facet | None] = field(default_factory=dict, repr=False)
+    _known: dict[object, facets.Facet | None] = field(default_factory=dict, repr=False)
 
     gaps = _One(facets.Gaps)
     face = _One(facets.Face)

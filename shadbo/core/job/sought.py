@@ -17,7 +17,7 @@ def sought(job: Job, number: int) -> str:
     Then what it is made of, by name, its finish, the years it was here, and every size that was read.
     """
     of_job = [str(number), job.title, job.owner.name, job.owner.contact, job.note, job.hanging.place]
-    of_pieces = [t for p in job.pieces for t in (p.name, p.maker, p.condition, p.never, p.no_go, p.noun)]
+    of_pieces = [t for p in job.pieces for t in (p.name, p.maker, p.condition, p.leaves, p.never, p.no_go, p.noun)]
     years = {str(day.year) for day in (job.received, job.handed_over) if day is not None}
     of_work = [*sorted(years), *(done.note for done in job.work.values())]
     of_build = [job.display, job.finish, *dict.fromkeys(_names(job)), *of_work]

@@ -160,6 +160,7 @@ Detail = Annotated[
 class Piece(Value):
     """One thing to be shown, with its facts and its measures.
 
+    ``condition`` is that on arrival, ``leaves`` that at hand-over;
     ``no_go``: no steam, pin or adhesive there; ``lead_days``: working days until it comes, while it is on order.
     """
 
@@ -168,6 +169,7 @@ class Piece(Value):
     maker: Line = ""
     worth: ValueClass = "dear"
     condition: Note = ""
+    leaves: Note = ""
     never: Note = ""
     no_go: Line = ""
     zones: Annotated[tuple[Zone, ...], Field(max_length=20)] = ()

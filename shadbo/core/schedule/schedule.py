@@ -10,7 +10,6 @@ from typing import TypeVar, cast
 
 from shadbo.core.schedule.bound import Promise, least_lateness
 from shadbo.core.schedule.dispatch import dispatch, replay
-from shadbo.core.schedule.exact import Asked, solve
 from shadbo.core.schedule.hours import Clock, Stretch, day_of, end_of_day, stretches
 from shadbo.core.schedule.outline import Outline, minute, moment
 from shadbo.core.schedule.people import MOST_FETCHES, NEVER
@@ -182,6 +181,9 @@ class _Search:
 
     def _solved(self, found: _Tried, least: int) -> tuple[_Tried, int]:
         """What a solver makes of it where it is small enough: a better order, a higher bound, or nothing."""
+        # Here: to load the solver takes longer than to make a plan.
+        from shadbo.core.schedule.exact import Asked, solve
+
         asked = Asked(self.outlines, self.hours, self.clock, self.dues, {n for n, c in self.cases.items() if c.whole})
         solved = solve(asked, found[2], found[0][0]) if found[0][0] > least else None
         if solved is None:

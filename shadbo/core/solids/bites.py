@@ -68,8 +68,7 @@ class Bite:
 
 def bites(space: Space) -> list[Bite]:
     """Every fixing that misses what it is to hold, or goes into what it must not touch."""
-    bite = space.told(lambda b: b.bites)
-    may = space.near & (space.shared[:, :, 2] > 0) & bite[:, None] & ~bite
+    may = space.near & (space.shared[:, :, 2] > 0) & space.bites[:, None] & ~space.bites
     deep: dict[int, dict[int, float]] = {}
     for i, j in np.argwhere(may).tolist():
         by = _shared_mm(space, i, j)
@@ -103,7 +102,7 @@ def _shared_mm(space: Space, i: int, j: int) -> float:
     wide, tall, long = right - left, high - low, p.back_mm - p.front_mm
     if long > min(wide, tall) + THIN_MM:  # along the depth: its middle line stands in the other's outline, or beside
         middle = ((left + right) / 2, (low + high) / 2)
-        inside = holds_dot(q.ring, middle) and not any(holds_dot(h, middle) for h in q.holes)
+        inside = space.holds(j, middle) and not any(holds_dot(h, middle) for h in q.holes)
         return float(space.shared[i, j, 2]) if inside else 0.0
     a, b, c, d = space.both(i, j)
     if not space.covers(j, (a, b, c, d)):

@@ -4,15 +4,15 @@ Framing is work in layers, so a prism is enough: an outline in the front plane (
 middle) and a stretch of depth (z from the frame's front edge towards the wall, below nothing in front of it).
 """
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
-from itertools import pairwise
 from typing import Literal, get_args
 
 from shapely import Polygon, union_all
 
 from shadbo.core.shapes.hatch import Hatch
-from shadbo.core.shapes.plane import Ring
+from shadbo.core.shapes.plane import Dot, Ring
+from shadbo.core.shapes.polygon import area as signed_area
 from shadbo.core.shapes.polygon import box_of
 from shadbo.core.shapes.rings import centred, rect
 
@@ -34,14 +34,30 @@ class Prism:
         >>> Prism(centred(10, 20), 0, 3, (centred(2, 5),)).volume_mm3
         570.0
         """
-        area = float(shape_of(self).area) if self.holes else _area(self.ring)
+        area = abs(signed_area(self.ring))
+        if len(self.holes) == 1 and _inside(self.holes[0], self.ring):
+            area -= abs(signed_area(self.holes[0]))
+        elif self.holes:
+            area = float(shape_of(self).area)
         return area * (self.back_mm - self.front_mm)
 
 
-def _area(ring: Ring) -> float:
-    """The area of an outline by its corners: the shoelace formula."""
-    turned = sum(a[0] * b[1] - b[0] * a[1] for a, b in pairwise((*ring, ring[0])))
-    return abs(turned) / 2
+def is_rect(ring: Sequence[Dot]) -> bool:
+    """Whether an outline is a rectangle along the axes."""
+    if len(ring) != 4:
+        return False
+    a, b, c, d = ring
+    if a[0] == b[0]:
+        return b[1] == c[1] and c[0] == d[0] and d[1] == a[1]
+    return a[1] == b[1] and b[0] == c[0] and c[1] == d[1] and d[0] == a[0]
+
+
+def _inside(hole: Ring, ring: Ring) -> bool:
+    """Whether a square hole lies within a square outline altogether."""
+    if not (is_rect(hole) and is_rect(ring)):
+        return False
+    one, other = box_of(hole), box_of(ring)
+    return one[0] >= other[0] and one[1] >= other[1] and one[2] <= other[2] and one[3] <= other[3]
 
 
 def shape_of(prism: Prism) -> Polygon:

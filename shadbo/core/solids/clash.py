@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 import numpy as np
-from shapely import Polygon
+from shapely import Polygon, maximum_inscribed_circle
 
 from shadbo.core.solids.body import Body
 from shadbo.core.solids.space import EPS_MM, Space
@@ -28,8 +28,7 @@ def clashes(space: Space) -> list[Clash]:
 
     Boxes are compared first; most pairs end there. Outlines with holes or slants are cut by a geometry library.
     """
-    fixed, laid = space.told(lambda b: b.fixed), space.told(lambda b: b.laid)
-    bite, gives = space.told(lambda b: b.bites), space.told(lambda b: b.gives)
+    fixed, laid, bite, gives = space.fixed, space.laid, space.bites, space.gives
     may = space.near & (space.shared[:, :, 2] > EPS_MM) & (space.owner[:, None] < space.owner)
     may &= ~(gives[:, None] | gives)
     may &= ~(fixed[:, None] & fixed) & ~(laid[:, None] & laid) & (bite[:, None] == bite)
@@ -74,6 +73,8 @@ def _cut(one: Polygon, other: Polygon) -> tuple[float, float]:
         left, low, right, high = piece.bounds
         wide, tall = right - left, high - low
         thin = piece.area / max(wide, tall)  # a mitred sliver is as thick as its area says, not as its box
+        if thin <= EPS_MM and not piece.buffer(-EPS_MM / 2).is_empty:  # a bent one is as thick as at its thickest
+            thin = 2 * maximum_inscribed_circle(piece).length
         size = (min(wide, thin), tall) if wide < tall else (wide, min(tall, thin))
         best = max(best, size, key=min)
     return best

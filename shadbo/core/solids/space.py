@@ -1,13 +1,13 @@
 """Where bodies stand to one another: the boxes of all their prisms compared in one go, outlines only where asked."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 
 import numpy as np
 from shapely import Polygon
 
 from shadbo.core.shapes.plane import Dot, Ring
 from shadbo.core.shapes.polygon import box_of, sides
-from shadbo.core.solids.body import Body, Prism, shape_of
+from shadbo.core.solids.body import Body, Prism, is_rect, shape_of
 
 EPS_MM = 0.05
 """Things this near to one another only touch."""
@@ -21,7 +21,9 @@ class Space:
 
     ``shared[i, j]`` is how far the boxes of prisms i and j overlap along x, y and depth, in mm; below nothing it is
     the gap between them. ``near[i, j]`` tells whether they overlap in the front plane, neither in a square hole of
-    the other. ``owner[i]`` is the index of the body that prism i belongs to.
+    the other. ``owner[i]`` is the index of the body that prism i belongs to. ``square_holes`` are the holes along the
+    axes: the prism's number, and the hole's box. ``fixed``, ``stops``, ``laid``, ``bites`` and ``gives`` are
+    yes or no for each prism, of its body.
     """
 
     def __init__(self, bodies: Sequence[Body]) -> None:
@@ -39,31 +41,22 @@ class Space:
         self.low = np.column_stack((plane[:, :2], deep[:, :1]))
         self.high = np.column_stack((plane[:, 2:], deep[:, 1:]))
         self.shared = np.minimum(self.high[:, None], self.high) - np.maximum(self.low[:, None], self.low)
+        self.square_holes = [(n, box_of(h)) for n, p in enumerate(self.prisms) for h in p.holes if is_rect(h)]
         self.in_hole = self._in_holes()
         shares = (self.shared[:, :, 0] > EPS_MM) & (self.shared[:, :, 1] > EPS_MM)
         self.near = shares & ~(self.in_hole | self.in_hole.T)
+        told = [(b.fixed, b.stops, b.laid, b.bites, b.gives) for b in self.bodies]
+        by_prism = np.array(told, dtype=bool).reshape(-1, 5)[self.owner]
+        self.fixed, self.stops, self.laid, self.bites, self.gives = by_prism.T
         self._rect = [is_rect(p.ring) for p in self.prisms]
         self._shapes: dict[int, Polygon] = {}
 
     def _in_holes(self) -> np.ndarray:
         """``[i, j]``: prism j stands in a square hole of prism i."""
         out = np.zeros((len(self.prisms),) * 2, dtype=bool)
-        for n, prism in enumerate(self.prisms):
-            for hole in prism.holes:
-                if is_rect(hole):
-                    left, low, right, high = box_of(hole)
-                    out[n] |= (
-                        (self.low[:, 0] >= left - EPS_MM)
-                        & (self.low[:, 1] >= low - EPS_MM)
-                        & (self.high[:, 0] <= right + EPS_MM)
-                        & (self.high[:, 1] <= high + EPS_MM)
-                    )
-        return out
-
-    def told(self, asks: Callable[[Body], bool]) -> np.ndarray:
-        """One yes or no for each prism, of its body."""
-        said = np.array([asks(b) for b in self.bodies], dtype=bool)
-        out: np.ndarray = said[self.owner] if len(self.bodies) else np.zeros(0, dtype=bool)
+        low, high = self.low[:, :2] + EPS_MM, self.high[:, :2] - EPS_MM
+        for n, hole in self.square_holes:
+            out[n] |= (low >= hole[:2]).all(axis=1) & (high <= hole[2:]).all(axis=1)
         return out
 
     def shape(self, n: int) -> Polygon:
@@ -77,6 +70,13 @@ class Space:
         a, b = self.boxes[i], self.boxes[j]
         return max(a[0], b[0]), max(a[1], b[1]), min(a[2], b[2]), min(a[3], b[3])
 
+    def holds(self, n: int, at: Dot) -> bool:
+        """Whether a point lies in a prism's outline, its holes not looked at."""
+        if self._rect[n]:
+            left, low, right, high = self.boxes[n]
+            return left <= at[0] < right and low <= at[1] < high
+        return holds_dot(self.prisms[n].ring, at)
+
     def covers(self, n: int, box: Box) -> bool:
         """Whether a prism surely covers a box: four-sided, whole, and each corner of the box in it."""
         p = self.prisms[n]
@@ -86,16 +86,6 @@ class Space:
             return True
         left, low, right, high = box[0] + HAIR_MM, box[1] + HAIR_MM, box[2] - HAIR_MM, box[3] - HAIR_MM
         return all(holds_dot(p.ring, at) for at in ((left, low), (right, low), (right, high), (left, high)))
-
-
-def is_rect(ring: Sequence[Dot]) -> bool:
-    """Whether an outline is a rectangle along the axes."""
-    if len(ring) != 4:
-        return False
-    a, b, c, d = ring
-    if a[0] == b[0]:
-        return b[1] == c[1] and c[0] == d[0] and d[1] == a[1]
-    return a[1] == b[1] and b[0] == c[0] and c[1] == d[1] and d[0] == a[0]
 
 
 def holds_dot(ring: Ring, at: Dot) -> bool:

@@ -23,8 +23,7 @@ def barred(space: Space) -> list[Barred]:
     What is not frame goes in after it, or before, and never bars. A rail that the thing lies against on the side
     that it comes from bars it as well: a lip behind a pane.
     """
-    fixed = space.told(lambda b: b.fixed)
-    loose = ~space.told(lambda b: b.fixed or b.bites or b.gives)
+    fixed, loose = space.fixed, ~(space.fixed | space.bites | space.gives)
     enters = np.array([b.enters for b in space.bodies])[space.owner]
     behind = space.low[:, 2] >= space.high[:, None, 2] - EPS_MM
     before = space.high[:, 2] <= space.low[:, None, 2] + EPS_MM
