@@ -47,27 +47,36 @@ def _outlines(text: str) -> list[list[tuple[float, float]]]:
 
 def bounded(text: str) -> None:
     """Count what is in a drawing before anything of it is worked out. Raises BadArtwork, or ParseError."""
-    parser: XMLPullParser[Element] = XMLPullParser(("start", "end"))
     deep = many = numbers = 0
+    for event, element in _pulled(text):
+        name = str(element.tag).rpartition("}")[2]
+        if event == "end":
+            deep -= 1
+            if name == "style" and (element.text or "").count("{") > MOST_RULES:
+                raise BadArtwork(f"the drawing has more than {MOST_RULES} rules of style: save it as plain SVG")
+            element.clear()
+            continue
+        deep, many = deep + 1, many + 1
+        if name in REFUSED:
+            raise BadArtwork(f"the drawing has “{name}” in it: save its outlines as plain paths")
+        numbers += sum(len(NUMBER.findall(str(element.get(a, "")))) for a in ("d", "points"))
+        turns = len(str(element.get("transform", "")))
+        if deep > DEEPEST or many > MOST_ELEMENTS or numbers > MOST_NUMBERS or turns > MOST_TURNS:
+            most = f"at most {MOST_ELEMENTS} things, {DEEPEST} deep, of {MOST_NUMBERS} numbers altogether"
+            raise BadArtwork(f"the drawing has too much in it: {most}")
+
+
+def _pulled(text: str) -> Iterator[tuple[str, Element]]:
+    """Beginnings and ends of elements as they are read, those too that a parser gives out only at its end.
+
+    Newer Expat, and Debian's, keeps a long token back until more has come, or the end has.
+    """
+    parser: XMLPullParser[Element] = XMLPullParser(("start", "end"))
     for start in range(0, len(text), CHUNK):
         parser.feed(text[start : start + CHUNK])
-        for event, element in cast("Iterator[tuple[str, Element]]", parser.read_events()):
-            name = str(element.tag).rpartition("}")[2]
-            if event == "end":
-                deep -= 1
-                if name == "style" and (element.text or "").count("{") > MOST_RULES:
-                    raise BadArtwork(f"the drawing has more than {MOST_RULES} rules of style: save it as plain SVG")
-                element.clear()
-                continue
-            deep, many = deep + 1, many + 1
-            if name in REFUSED:
-                raise BadArtwork(f"the drawing has “{name}” in it: save its outlines as plain paths")
-            numbers += sum(len(NUMBER.findall(str(element.get(a, "")))) for a in ("d", "points"))
-            turns = len(str(element.get("transform", "")))
-            if deep > DEEPEST or many > MOST_ELEMENTS or numbers > MOST_NUMBERS or turns > MOST_TURNS:
-                most = f"at most {MOST_ELEMENTS} things, {DEEPEST} deep, of {MOST_NUMBERS} numbers altogether"
-                raise BadArtwork(f"the drawing has too much in it: {most}")
+        yield from cast("Iterator[tuple[str, Element]]", parser.read_events())
     parser.close()
+    yield from cast("Iterator[tuple[str, Element]]", parser.read_events())
 
 
 def read_artwork(text: str, name: str = "") -> Artwork:

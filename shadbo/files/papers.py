@@ -8,7 +8,7 @@ from shadbo.core.cutting.mat_lines import mats_of
 from shadbo.core.drawing.templates import templates_of
 from shadbo.core.drawing.tiles import Page
 from shadbo.core.plan import Plan
-from shadbo.core.steps.orders import orders, released
+from shadbo.core.steps.orders import orders
 from shadbo.core.steps.step import PAPER_TITLES, PaperName
 from shadbo.core.words.lengths import System
 
@@ -47,7 +47,7 @@ def papers_of(plan: Plan, system: System) -> list[Paper]:
     if any(m.id.startswith("mat") for m in mats):
         said = "from the back, every line from two edges, start and stop"
         out.append(_paged("mats.pdf", said, _mats))
-    if orders(plan) and released(plan):
+    if any(line.released for line in orders(plan)):
         said = "sheets that are cut elsewhere, from the measured frame"
         out.append(_paged("order.pdf", said, _order))
         out.append(Paper("order.csv", "Order, CSV", "the same as CSV", "text/csv", False, _order_csv))

@@ -1,4 +1,4 @@
-"""Full-size templates over several pages: each tells its place, and carries a 100 mm bar to check the printer."""
+"""Full-size templates over several pages: each tells its place, and carries a bar to check the printer."""
 
 from html import escape
 
@@ -19,10 +19,12 @@ from shadbo.core.drawing.tiles import (
     tiled,
 )
 from shadbo.core.plan import Plan
-from shadbo.core.words.lengths import Mark, System, texts
+from shadbo.core.words.lengths import MM_PER_INCH, Mark, System, texts
 from shadbo.files.pdf_page import to_pdf
 
-BAR_MM = 100.0
+BAR_MM: dict[System, float] = {"mm": 100.0, "in": 4 * MM_PER_INCH}
+BAR_WORDS: dict[System, str] = {"mm": "100 mm", "in": "4 in"}
+"""The bar that checks the printer, in a size that the shop's own rule has."""
 MOST_PAGES = 160
 """Nobody joins more: common practice, no source."""
 
@@ -46,7 +48,7 @@ def template_sheet(plan: Plan, page: Page, system: System, which: str = "") -> b
         for t in cut.tiles:
             inner = write_svg(on_tile(cut, t, page), template.name, printed=True)
             inner = inner[inner.index("<defs>") : inner.rindex("</svg>")]
-            pages.append(_page(cut, t, inner, page, title, _place(t, plan.desk.mark, system)))
+            pages.append(_page(cut, t, inner, page, title, _place(t, plan.desk.mark, system), system))
     return to_pdf("".join(pages), page, margin_mm=0.0, title=f"{title}: templates")
 
 
@@ -72,7 +74,7 @@ def _place(tile: Tile, mark: Mark, system: System) -> str:
     return f"first join line {', '.join(out)}" if out else ""
 
 
-def _page(cut: Tiled, tile: Tile, inner: str, page: Page, title: str, place: str) -> str:
+def _page(cut: Tiled, tile: Tile, inner: str, page: Page, title: str, place: str, system: System) -> str:
     """One page in mm; the drawing, which is in px at 96 to the inch, is brought to mm and moved to its tile."""
     w, h = page.room
     k = 1 / PX_PER_MM
@@ -84,14 +86,15 @@ def _page(cut: Tiled, tile: Tile, inner: str, page: Page, title: str, place: str
     words = f"{title} · {cut.template.name} · page {label(tile)} of {cut.columns} across, {cut.rows} down · full size"
     words += f" · {place}" if place else ""
     bar_y = page.height - MARGIN_MM - 6
+    long, half = BAR_MM[system], BAR_MM[system] / 8
     bar = (
-        f'<g id="bar-{clip}"><rect x="{MARGIN_MM}" y="{bar_y}" width="{BAR_MM}" height="3" fill="#20242c"/>'
+        f'<g id="bar-{clip}"><rect x="{MARGIN_MM}" y="{bar_y}" width="{long:g}" height="3" fill="#20242c"/>'
         + "".join(
-            f'<rect x="{MARGIN_MM + 20 * i + 10}" y="{bar_y + 0.4}" width="10" height="2.2" fill="#fff"/>'
-            for i in range(5)
+            f'<rect x="{x:g}" y="{bar_y + 0.4}" width="{half:g}" height="2.2" fill="#fff"/>'
+            for x in (MARGIN_MM + half * n for n in (1, 3, 5, 7))
         )
-        + f'</g><text x="{MARGIN_MM + BAR_MM + 3}" y="{bar_y + 3}" font-size="3.6" {font}>'
-        "100 mm: measure it; print at 100 %, never fit to page</text>"
+        + f'</g><text x="{MARGIN_MM + long + 3:g}" y="{bar_y + 3}" font-size="3.6" {font}>'
+        f"{BAR_WORDS[system]}: measure it; print at 100 %, never fit to page</text>"
     )
     return (
         f'<div class="page"><svg xmlns="http://www.w3.org/2000/svg" style="display:block;width:{page.width}mm;'
