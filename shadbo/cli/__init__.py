@@ -5,18 +5,17 @@ import json
 import sys
 from collections.abc import Sequence
 from pathlib import Path
-
-from pydantic import ValidationError
+from typing import TYPE_CHECKING
 
 from shadbo.cli.keeping import add_archives, add_commands
 from shadbo.cli.notices import add_command
 from shadbo.cli.serving import add_serving
-from shadbo.core.advise import advise
-from shadbo.core.job.job import Job
-from shadbo.core.shop.shop import Shop
-from shadbo.demo.shop import demo_shop
-from shadbo.files import job_file, plan_table
-from shadbo.files.solids import solids_schema
+
+if TYPE_CHECKING:
+    from shadbo.core.job.job import Job
+    from shadbo.core.shop.shop import Shop
+
+# Each command loads what it runs: those that only serve or watch are up sooner.
 
 
 def main(argv: Sequence[str] | None = None) -> int:
@@ -66,7 +65,13 @@ def _parser() -> argparse.ArgumentParser:
     return parser
 
 
-def _read(args: argparse.Namespace) -> tuple[Job, Shop] | int:
+def _read(args: argparse.Namespace) -> "tuple[Job, Shop] | int":
+    from pydantic import ValidationError
+
+    from shadbo.core.shop.shop import Shop
+    from shadbo.demo.shop import demo_shop
+    from shadbo.files import job_file
+
     try:
         job = job_file.read(args.file.read_text(encoding="utf-8"))
         shop = Shop.model_validate_json(args.shop.read_text(encoding="utf-8")) if args.shop else demo_shop()
@@ -84,6 +89,9 @@ def _read(args: argparse.Namespace) -> tuple[Job, Shop] | int:
 
 
 def _plan(args: argparse.Namespace) -> int:
+    from shadbo.core.advise import advise
+    from shadbo.files import plan_table
+
     read = _read(args)
     if isinstance(read, int):
         return read
@@ -139,6 +147,9 @@ def _refuse(message: str) -> int:
 
 
 def _schema(args: argparse.Namespace) -> int:
+    from shadbo.files import job_file
+    from shadbo.files.solids import solids_schema
+
     schema = job_file.schema() if args.of == "job" else solids_schema()
     print(json.dumps(schema, ensure_ascii=False, indent=2))
     return 0

@@ -24,6 +24,7 @@ from shadbo.core.shop.shop import Shop
 from shadbo.core.steps import steps
 from shadbo.core.steps.progress import planned_mm
 from shadbo.core.steps.step import Check, Step
+from shadbo.core.sums.order import MITRES
 from shadbo.core.words.stages import Stage
 from shadbo.demo.at_work import HEDDA, JORY, MABYN, PIRAN
 from shadbo.demo.making import around, job, r
@@ -49,6 +50,7 @@ HANDS: dict[Stage, tuple[str, ...]] = {
     "fit": (MABYN, PIRAN),
 }
 TOO_LONG_MM, TOO_WIDE_MM, SPREAD_MM = 0.25, 0.4, 0.22
+MORE_KERF_MM = 0.5
 SPOILED = 0.045
 WRONGS = (
     "the mitre would not close; the fence was off, cut again",
@@ -193,6 +195,8 @@ def _read(check: Check, dice: random.Random) -> dict[str, object]:
     rail, frame = check.key.startswith("rail."), check.key.startswith("frame.")
     drift = TOO_WIDE_MM if frame else TOO_LONG_MM if rail else -SPREAD_MM
     spread = SPREAD_MM if rail or frame else SPREAD_MM / 3
+    if check.book:  # what is left of a stick: by so much less as the saw takes more
+        drift, spread = -MORE_KERF_MM * MITRES * math.sqrt(2), 2.0
     mm = round((planned_mm(check.wanted) + drift + dice.gauss(0, spread)) * 10) / 10
     return {"mm": mm, "typed": f"{mm:g}", "tool": "tape" if check.key.startswith("frame.") else "rule"}
 

@@ -14,6 +14,7 @@ from shadbo.core.drawing.board import VIEW_WORDS, draw, draw_ladder, views_of
 from shadbo.core.drawing.marks import Fit
 from shadbo.core.drawing.svg import Albums
 from shadbo.core.findings import CannotPlan, Finding
+from shadbo.core.guide import Lead, lead
 from shadbo.core.history import Change, rows_of, told
 from shadbo.core.job.job import Job
 from shadbo.core.next_step import next_step
@@ -108,6 +109,7 @@ class PlanView:
     views: tuple[ViewTab, ...]
     line: Line | None
     pin: Question | None
+    lead: Lead | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -187,6 +189,7 @@ def plan_view(plan: Plan, version: int, asked: Ask, hold: Fit | None, album: Alb
         tuple(ViewTab(v, VIEW_WORDS[v]) for v in views_of(plan) if v not in _hidden(asked)),
         opened,
         pin_row(plan.desk, asked.open, "Really measured") if opened is not None and opened.can_pin else None,
+        lead(plan),
     )
 
 

@@ -1235,6 +1235,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stock/tracer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tracer
+         * @description What is to be marked on a photograph of a moulding's end.
+         */
+        get: operations["tracer_api_stock_tracer_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/traced": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Traced
+         * @description The sizes of a moulding by its marks; nothing is kept, and the photograph stays where it was opened.
+         */
+        post: operations["traced_api_stock_traced_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/practice": {
         parameters: {
             query?: never;
@@ -1706,7 +1746,7 @@ export interface components {
         };
         /**
          * Arrived
-         * @description A piece as it came: what it is, by whom, its condition, what must never happen to it.
+         * @description A piece: what it is, by whom, its condition as it came and as it left, what must never happen to it.
          */
         Arrived: {
             /** Name */
@@ -1715,6 +1755,8 @@ export interface components {
             maker: string;
             /** Condition */
             condition: string;
+            /** Leaves */
+            leaves: string;
             /** Never */
             never: string;
         };
@@ -1975,6 +2017,7 @@ export interface components {
          *
          *     ``wanted`` and ``within`` are its size and what it may be off by; ``typed`` what was read, ``answer`` what was
          *     answered. ``says`` is what follows from it, where something does; ``out``: it is out of what it may be.
+         *     ``book``: it may be left out.
          */
         CheckView: {
             /** Id */
@@ -2015,6 +2058,11 @@ export interface components {
              */
             out: boolean;
             says?: components["schemas"]["Both"] | null;
+            /**
+             * Book
+             * @default false
+             */
+            book: boolean;
         };
         /**
          * Choice
@@ -2125,6 +2173,16 @@ export interface components {
         Copy: {
             /** Edit Id */
             edit_id: string;
+        };
+        /**
+         * Corner
+         * @description A place on the photograph, in its pixels.
+         */
+        Corner: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
         };
         /**
          * Crew
@@ -2444,7 +2502,7 @@ export interface components {
             /** Own */
             own: boolean;
             /** Was */
-            was: number;
+            was: number | number[];
             /** Source */
             source: string;
             sense: components["schemas"]["Both"];
@@ -2576,6 +2634,8 @@ export interface components {
             mark: string;
             /** Retired */
             retired: boolean;
+            /** Traced */
+            traced: boolean;
         };
         /**
          * JobView
@@ -2634,6 +2694,15 @@ export interface components {
             at: string;
         };
         /**
+         * KnownSize
+         * @description A size that can be read by hand: its field, and what it is called.
+         */
+        KnownSize: {
+            /** Name */
+            name: string;
+            label: components["schemas"]["Both"];
+        };
+        /**
          * Ladder
          * @description The depth ladder as SVG, the same way.
          */
@@ -2672,6 +2741,27 @@ export interface components {
             mark: string;
             /** Edit Id */
             edit_id: string;
+        };
+        /**
+         * Lead
+         * @description One thing to do: the ``n``-th of ``of``, where it is done, and whether that is at the bench.
+         */
+        Lead: {
+            /** N */
+            n: number;
+            /** Of */
+            of: number;
+            says: components["schemas"]["Both"];
+            why: components["schemas"]["Both"];
+            /** Station */
+            station: string;
+            /** At */
+            at: string;
+            /**
+             * Bench
+             * @default false
+             */
+            bench: boolean;
         };
         /**
          * LearnedView
@@ -2814,17 +2904,45 @@ export interface components {
         };
         /**
          * Marked
+         * @description Marks on a photograph in its own pixels, in order; a size as it was read by hand; how coarsely it was seen.
+         */
+        "Marked-Input": {
+            /** Home */
+            home: string;
+            /** Marks */
+            marks: [
+                number,
+                number
+            ][];
+            /** Known */
+            known: string;
+            /** Typed */
+            typed: string;
+            /**
+             * Px Seen
+             * @default 1
+             */
+            px_seen: number;
+            /**
+             * System
+             * @default mm
+             * @enum {string}
+             */
+            system: "mm" | "in";
+        };
+        /**
+         * Marked
          * @description An answer with its mark: right, or which slip it shows, or none that is known; then the working.
          *
          *     ``happens`` is what would come of it, ``picture`` the frame that was made so, where that can be drawn.
          */
-        Marked: {
+        "Marked-Output": {
             /** Key */
             key: string;
             /** Right */
             right: boolean;
             /** Kind */
-            kind: ("forgot" | "twice" | "sign" | "one side" | "not halved" | "halved twice" | "smaller" | "other line" | "unrounded") | null;
+            kind: ("forgot" | "twice" | "sign" | "one side" | "not halved" | "halved twice" | "smaller" | "other line" | "unrounded" | "mirrored" | "choice") | null;
             /** Says */
             says: string;
             answer: components["schemas"]["Both"];
@@ -2841,7 +2959,7 @@ export interface components {
          */
         MarkedView: {
             /** Marks */
-            marks: components["schemas"]["Marked"][];
+            marks: components["schemas"]["Marked-Output"][];
             progress: components["schemas"]["Progress"];
         };
         /**
@@ -2874,7 +2992,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "forgot" | "twice" | "sign" | "one side" | "not halved" | "halved twice" | "smaller" | "other line" | "unrounded";
+            kind: "forgot" | "twice" | "sign" | "one side" | "not halved" | "halved twice" | "smaller" | "other line" | "unrounded" | "mirrored" | "choice";
             /** Says */
             says: string;
             /** Times */
@@ -3009,6 +3127,15 @@ export interface components {
             shelf: "rack" | "pattern" | "archive" | "bin";
         };
         /**
+         * Option
+         * @description What can be picked, in words.
+         */
+        Option: {
+            /** Id */
+            id: string;
+            says: components["schemas"]["Both"];
+        };
+        /**
          * Other
          * @description Someone else to change to.
          */
@@ -3125,6 +3252,7 @@ export interface components {
             views: components["schemas"]["ViewTab"][];
             line: components["schemas"]["Line"] | null;
             pin: components["schemas"]["Question"] | null;
+            lead: components["schemas"]["Lead"] | null;
         };
         /**
          * PracticeView
@@ -3273,7 +3401,7 @@ export interface components {
              * @default 0
              */
             step_mm: number;
-            spot?: components["schemas"]["Spot"] | null;
+            spot?: components["schemas"]["shadbo__core__asking__questions__Spot"] | null;
             /**
              * Fold
              * @default
@@ -3536,7 +3664,7 @@ export interface components {
              */
             system: "mm" | "in";
             /** Was */
-            was: number;
+            was: number | number[];
             /** Edit Id */
             edit_id: string;
         };
@@ -3693,28 +3821,6 @@ export interface components {
             cost: number | null;
             /** Said */
             said: components["schemas"]["Said"][];
-        };
-        /**
-         * Spot
-         * @description Where a field stands on the measuring board: its middle, in percent of the board's width and height.
-         *
-         *     Of several pieces: what it is called there in short, and whose it is.
-         */
-        Spot: {
-            /** X */
-            x: number;
-            /** Y */
-            y: number;
-            /**
-             * Label
-             * @default
-             */
-            label: string;
-            /**
-             * Of
-             * @default
-             */
-            of: string;
         };
         /**
          * StageOf
@@ -3926,7 +4032,7 @@ export interface components {
         };
         /**
          * Task
-         * @description A line to be worked out, and what it starts from.
+         * @description A line to be worked out, or a choice where there are ``options``; and what it starts from.
          */
         Task: {
             /** Key */
@@ -3935,6 +4041,11 @@ export interface components {
             label: string;
             /** Given */
             given: components["schemas"]["Given"][];
+            /**
+             * Options
+             * @default []
+             */
+            options: components["schemas"]["Option"][];
         };
         /**
          * TodayView
@@ -3982,6 +4093,30 @@ export interface components {
             tool: "tape" | "rule" | "caliper" | "eye";
             /** Label */
             label: string;
+        };
+        /**
+         * TracedView
+         * @description What was traced, as it is typed into the fields; the section's corners on the photograph; and remarks.
+         */
+        TracedView: {
+            /** Typed */
+            typed: {
+                [key: string]: string;
+            };
+            /** Outline */
+            outline: components["schemas"]["Corner"][];
+            /** Remarks */
+            remarks: components["schemas"]["Both"][];
+        };
+        /**
+         * Tracer
+         * @description How a moulding is traced: what to mark, in order, and which size can be read by hand.
+         */
+        Tracer: {
+            /** Spots */
+            spots: components["schemas"]["shadbo__core__shapes__traced__Spot"][];
+            /** Known */
+            known: components["schemas"]["KnownSize"][];
         };
         /**
          * Try
@@ -4100,6 +4235,38 @@ export interface components {
              * @enum {string}
              */
             system: "mm" | "in";
+        };
+        /**
+         * Spot
+         * @description Where a field stands on the measuring board: its middle, in percent of the board's width and height.
+         *
+         *     Of several pieces: what it is called there in short, and whose it is.
+         */
+        shadbo__core__asking__questions__Spot: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /**
+             * Of
+             * @default
+             */
+            of: string;
+        };
+        /**
+         * Spot
+         * @description A place to be marked on the photograph.
+         */
+        shadbo__core__shapes__traced__Spot: {
+            /** Name */
+            name: string;
+            /** Asks */
+            asks: string;
         };
         /**
          * Wrong
@@ -12923,6 +13090,252 @@ export interface operations {
                 };
             };
             /** @description Changed meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tracer_api_stock_tracer_get: {
+        parameters: {
+            query: {
+                home: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Tracer"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed meanwhile */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not a name of this installation */
+            421: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not accepted */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    traced_api_stock_traced_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Marked-Input"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TracedView"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not for this role */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent in time */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands */
             409: {
                 headers: {
                     [name: string]: unknown;

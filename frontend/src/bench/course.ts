@@ -45,7 +45,7 @@ export function forward(step: StepView, waiting: Waiting, closed: boolean, steps
   if (step.ended && step.state === "done") return { kind: "done" };
   if (step.state === "blocked" && !onItsWay(waiting.echoes, steps)) return { kind: "stuck" };
   if (step.state === "waiting") return { kind: "wait" };
-  const open = step.checks.find((c) => !answered(c, waiting));
+  const open = step.checks.find((c) => !c.book && !answered(c, waiting));
   if (!open) return { kind: "done" };
   const kinds = { answer: "yes", size: "read", name: "sign" } as const;
   return { kind: kinds[open.sort], check: open };

@@ -11,7 +11,7 @@ from shadbo.core.decisions.edit import BadEdit
 from shadbo.core.settings.habits import Habits, changed, habits
 from shadbo.core.settings.shown import Worked, worked
 from shadbo.core.settings.table import Setting
-from shadbo.core.settings.values import BadSetting, read, says, set_to, settings_of, value_of
+from shadbo.core.settings.values import BadSetting, Worth, differ, read, says, set_to, settings_of, value_of
 from shadbo.core.shop.calendar import Calendar, NotHours, hours_text, parse_hours, parse_shut, shut_text, zones
 from shadbo.core.shop.shop import Practice, Shop
 from shadbo.core.shop.values import Line
@@ -58,7 +58,7 @@ class Try(Body):
 class SetTo(Try):
     """A value to be set, and which number stood there when it was looked at; no ``typed`` is what is usual."""
 
-    was: float
+    was: Worth
     edit_id: EditId
 
 
@@ -125,7 +125,7 @@ def set_habit(store: StockDep, body: SetTo) -> PracticeView:
     def change(shop: Shop) -> tuple[Shop, str]:
         setting = _setting(shop, body.name)
         now = value_of(shop.practice, setting.name)
-        if abs(now - body.was) > 1e-9:
+        if differ(now, body.was):
             theirs = says(setting, now, shop.the_mark()).pick(body.system)
             raise BadEdit(setting.name, f"someone else set it to {theirs} meanwhile", body.typed)
         after = shop.model_copy(update={"practice": _after(shop, body)})

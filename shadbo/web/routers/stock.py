@@ -12,6 +12,7 @@ from starlette.concurrency import run_in_threadpool
 
 from shadbo.core.decisions.edit import BadEdit
 from shadbo.core.drawing.profile import profile_picture
+from shadbo.core.shapes.traced import TRACINGS
 from shadbo.core.shop.shop import Shop
 from shadbo.core.shop.stock_kinds import BY_HOME, StockKind, changes, found, laid_in, new_id, retired
 from shadbo.core.shop.stock_words import Rack, racks
@@ -117,6 +118,7 @@ class ItemView:
     picture: str
     mark: str
     retired: bool
+    traced: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -175,7 +177,7 @@ def _view(shop: Shop, home: str, id_: str, system: System) -> ItemView:
     picture = profile_picture(item, mark, system) if item is not None else ""
     gone = f"{home}/{id_}" in shop.stock.retired
     name = getattr(item, "name", "") or f"A new {drawer.one}"
-    return ItemView(home, id_, name, blanks(drawer, item, mark), picture, _mark_of(item), gone)
+    return ItemView(home, id_, name, blanks(drawer, item, mark), picture, _mark_of(item), gone, home in TRACINGS)
 
 
 @router.get("/item")
@@ -189,12 +191,14 @@ def item(jobs: JobsDep, home: str, id: str = "", system: System = "mm") -> ItemV
 @opens_to("look")
 def try_item(jobs: JobsDep, body: Written) -> Drawn:
     """What is typed so far, drawn, and what is wrong with it; nothing is kept."""
+    before = _found(jobs.shop(), body.home, body.id) if body.id else None
+    nameless = {} if body.id or body.typed.get("name", "").strip() else {"name": "is needed"}
+    typed = body.typed | {"name": "new"} if nameless else body.typed
     try:
-        before = _found(jobs.shop(), body.home, body.id) if body.id else None
-        thing = item_of(_drawer(body.home), body.id or "new", body.typed, body.system, before)
+        thing = item_of(_drawer(body.home), body.id or "new", typed, body.system, before)
     except BadItem as bad:
-        return Drawn("", bad.wrong)
-    return Drawn(profile_picture(thing, jobs.shop().the_mark(), body.system), {})
+        return Drawn("", {**bad.wrong, **nameless})
+    return Drawn(profile_picture(thing, jobs.shop().the_mark(), body.system), nameless)
 
 
 @router.post("/item")
