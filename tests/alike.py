@@ -1,6 +1,6 @@
 """What is asked of things that are alike is tried once: of equal pieces the first, of equal builds one job."""
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 
 from shadbo.core.job.job import Job
 
@@ -31,3 +31,14 @@ def _names(at: str, kinds: dict[str, str]) -> list[str]:
         parts = name.split(".")
         names.append(".".join(kinds.get(p, p) for p in parts) if parts[0] == "item" else name)
     return names
+
+
+def first_asked(jobs: dict[str, Job], asked: Callable[[Job], Iterable[str]]) -> dict[str, set[str]]:
+    """By job, the places that none before it of the same display has: the rest is tried there already."""
+    seen: set[tuple[str, str]] = set()
+    out = {}
+    for title, job in jobs.items():
+        new = {at: (job.display, place(job, at)) for at in asked(job)}
+        out[title] = {at for at, what in new.items() if what not in seen}
+        seen |= set(new.values())
+    return out

@@ -1,4 +1,5 @@
 from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
 
 import pytest
@@ -20,6 +21,10 @@ ARGS = [
     "--disable-background-networking",
     "--disable-component-update",
     "--no-first-run",
+    # One process draws all pages, one after another: to start one for each costs as much as the page itself.
+    "--process-per-site",
+    "--disable-site-isolation-trials",
+    "--disable-features=IsolateOrigins,site-per-process",
 ]
 AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
 expect.set_options(timeout=10_000)
@@ -138,6 +143,20 @@ def page(window: Page, server: Server) -> Iterator[Page]:
     window.remove_listener("pageerror", note)
     window.remove_listener("console", heard)
     assert thrown == []
+
+
+@contextmanager
+def slow_line(page: Page, late: int) -> Iterator[None]:
+    """Each answer comes `late` ms later. The browser waits: a handler that sleeps outlives its test."""
+    line = page.context.new_cdp_session(page)
+    kept = {"offline": False, "downloadThroughput": -1, "uploadThroughput": -1}
+    line.send("Network.enable")
+    line.send("Network.emulateNetworkConditions", {**kept, "latency": late})
+    try:
+        yield
+    finally:
+        line.send("Network.emulateNetworkConditions", {**kept, "latency": 0})
+        line.detach()
 
 
 def axe(page: Page) -> list[str]:

@@ -1,9 +1,17 @@
 """The bench, worked with a foot switch: from the first step to the signed list, with what goes wrong on the way."""
 
 import datetime as dt
+import io
+import math
 import re
+import shutil
+import subprocess
+from pathlib import Path
 
 import httpx
+import PIL.Image
+import PIL.ImageOps
+import pytest
 from playwright.sync_api import Browser, Page, expect
 from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
@@ -265,6 +273,33 @@ def test_what_counts_is_large_enough_for_two_metres(page: Page, demo: None):
         "all => all.map(e => e.getBoundingClientRect()).filter(b => b.height < 52 || b.width < 52).length"
     )
     assert small == 0
+
+
+ARC_MINUTE_MM = 2000 * math.tan(math.radians(1 / 60))
+"""What one minute of arc covers from two metres: the least that a normal eye tells apart (ISO 8596, from memory)."""
+
+
+def read_from_two_metres(page: Page, selector: str, folder: Path) -> str:
+    """What a general reader of print makes of a part of the page, with one dot to each minute of arc."""
+    shot = PIL.Image.open(io.BytesIO(page.locator(selector).first.screenshot())).convert("L")
+    shot = shot.crop((0, 0, shot.width, round(shot.height * 0.88)))  # a field's line is not its writing
+    seen = 217 / 1280 / ARC_MINUTE_MM
+    small = shot.resize((round(shot.width * seen), round(shot.height * seen)), PIL.Image.Resampling.BOX)
+    margin = PIL.ImageOps.expand(small, 4, fill=small.tobytes()[small.width + 1])
+    margin.resize((margin.width * 5, margin.height * 5), PIL.Image.Resampling.BICUBIC).save(folder / "seen.png")
+    command = ["tesseract", str(folder / "seen.png"), "-", "--psm", "7"]
+    return subprocess.run(command, capture_output=True, text=True, check=True).stdout
+
+
+@pytest.mark.skipif(shutil.which("tesseract") is None, reason="no reader of print is installed")
+def test_step_reading_and_key_are_read_from_a_picture_as_seen_from_two_metres(page: Page, demo: None, tmp_path: Path):
+    page.set_viewport_size({"width": 800, "height": 1280})
+    open_bench(page, 102)
+    until(page, "Cut the rails")
+    assert "Cut the rails" in read_from_two_metres(page, "h2", tmp_path)
+    assert "next reading" in read_from_two_metres(page, FORWARD, tmp_path)
+    page.locator(".bench-checks .now input").first.fill("638.5")
+    assert "638.5" in read_from_two_metres(page, ".bench-checks .now input", tmp_path)
 
 
 def test_a_gauge_types_into_the_reading_that_has_the_focus(page: Page, demo: None, gauge: Service):

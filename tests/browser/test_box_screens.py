@@ -39,7 +39,7 @@ def test_a_cutter_that_went_away_is_told_at_its_row(page: Page, demo: None):
     page.route("**/cut", lambda route: route.abort())
     cutter.get_by_role("button", name="Cut the outer mat").click()
     expect(cutter.get_by_role("alert")).to_contain_text("No connection just now")
-    page.unroute("**/cut")
+    page.unroute_all(behavior="wait")
     cutter.get_by_role("button", name="Cut the outer mat").click()
     expect(cutter).to_contain_text(re.compile(r"Done: \d\.\d\d m of cut"))
 
@@ -52,7 +52,7 @@ def test_a_table_and_a_move_without_a_connection_lose_nothing(page: Page, demo: 
     page.keyboard.press("ArrowLeft")
     expect(page.get_by_role("banner").get_by_role("alert")).to_contain_text("No connection just now")
     expect(plate).to_contain_text("187 mm from the left")
-    page.unroute("**/move")
+    page.unroute_all(behavior="wait")
     page.keyboard.press("ArrowLeft")
     expect(plate).to_contain_text("186.5 mm from the left")
     saved(page)
@@ -61,7 +61,7 @@ def test_a_table_and_a_move_without_a_connection_lose_nothing(page: Page, demo: 
     field = page.get_by_label("Pieces from a table (CSV)")
     field.set_input_files(csv("kind,width,height,relief\nbadge,40,40,4\n"))
     expect(page.get_by_text("No connection just now")).to_be_visible()
-    page.unroute("**/table?*")
+    page.unroute_all(behavior="wait")
     field.set_input_files(csv("kind,width,height,relief\nbadge,40,40,4\n"))
     expect(page.get_by_role("button", name="Take in 1 piece")).to_be_visible()
 

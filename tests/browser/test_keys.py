@@ -1,11 +1,11 @@
 """Six jobs from an empty rack by keyboard alone, planned to the hook; keys and rows are counted."""
 
 import re
-import time
 
 import pytest
 from playwright.sync_api import Page, expect
 
+from tests.browser.conftest import slow_line
 from tests.browser.test_job import saved, verdict
 
 
@@ -130,20 +130,14 @@ def test_enter_goes_on_from_an_answer_whose_plan_is_still_on_its_way(page: Page,
     received(hands, "Dry dock", "Tom Ahl", "p")
     expect(page.get_by_role("button", name=re.compile("^Sort"))).to_be_focused()
 
-    def slow(route):
-        time.sleep(0.4)
-        route.continue_()
-
-    page.route("**/plan*", slow)
-    page.route("**/edits*", slow)
-    hands.press("Space", "ArrowDown", "Enter")
-    hands.press("Enter")
-    hands.at("Width along the top")
-    hands.enter("420")
-    hands.at("Width along the bottom")
-    hands.type("=")
-    hands.at("Height at the left")
-    page.unroute_all(behavior="wait")
+    with slow_line(page, 400):
+        hands.press("Space", "ArrowDown", "Enter")
+        hands.press("Enter")
+        hands.at("Width along the top")
+        hands.enter("420")
+        hands.at("Width along the bottom")
+        hands.type("=")
+        hands.at("Height at the left")
     expect(page.get_by_label(re.compile("^Width along the top"))).to_have_value("420")
     expect(page.get_by_label(re.compile("^Width along the bottom"))).to_have_value("420")
 

@@ -1,16 +1,21 @@
 """Settings and stock in the browser: tried, set, taken back, laid in; in both systems, by two at once."""
 
+import io
 import json
 import re
 from collections.abc import Iterator
+from pathlib import Path
 
+import openpyxl
+import PIL.Image
+import PIL.ImageDraw
 import pytest
 from playwright.sync_api import Page, expect
 from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
 
 from shadbo.demo.shop import demo_shop
-from tests.browser.conftest import axe
+from tests.browser.conftest import axe, slow_line
 
 
 @pytest.fixture(autouse=True)
@@ -137,6 +142,76 @@ def test_a_lost_connection_keeps_what_was_written_down(page: Page, demo: None):
     form.get_by_role("button", name="Lay it in").click()
     expect(form.get_by_role("alert")).to_contain_text("No connection")
     expect(form.get_by_label(re.compile("^Name"))).to_have_value("brass 3 × 20")
-    page.unroute("**/api/stock/item")
+    page.unroute_all(behavior="wait")
     form.get_by_role("button", name="Lay it in").click()
     expect(page.get_by_role("region", name="Screws")).to_contain_text("brass 3 × 20")
+
+
+def test_a_moulding_is_traced_by_clicks_and_by_keys(page: Page, demo: None, tmp_path: Path):
+    photo = tmp_path / "end.png"
+    picture = PIL.Image.new("RGB", (800, 600), "white")
+    corners = [(100, 500), (420, 500), (420, 260), (540, 260), (540, 100), (100, 100)]
+    PIL.ImageDraw.Draw(picture).polygon(corners, fill="tan", outline="black")
+    picture.save(photo)
+    page.goto("/stock")
+    page.get_by_role("region", name="Mouldings", exact=True).get_by_role("button", name="add").click()
+    page.get_by_role("button", name="Trace it from a photograph").click()
+    dialog = page.get_by_role("dialog")
+    dialog.locator("input[type=file]").set_input_files(photo)
+    plate = dialog.get_by_role("group", name="The photograph")
+    expect(plate).to_be_focused()
+    assert axe(page) == []
+    box = plate.bounding_box()
+    for x, y in [(100, 500), (420, 500), (420, 260), (540, 260)]:
+        page.mouse.click(box["x"] + x * box["width"] / 800, box["y"] + y * box["height"] / 600)
+    expect(dialog.get_by_role("listitem").nth(4)).to_have_attribute("aria-current", "step")
+    for _ in range(10):
+        page.keyboard.press("Shift+ArrowUp")
+    page.keyboard.press("Enter")
+    dialog.get_by_label("As read").fill("44")
+    expect(dialog.get_by_role("definition").nth(3)).to_have_text(re.compile(r"^1[12](\.[019])?$"))
+    expect(dialog.get_by_role("definition").nth(2)).to_have_text(re.compile(r"^2[34](\.[019])?$"))
+    assert axe(page) == []
+    dialog.get_by_role("button", name="Take these sizes").click()
+    expect(page.get_by_label("Lip over the package")).to_have_value(re.compile(r"^1[12](\.[019])?$"))
+    page.get_by_label("Name").fill("Traced 44")
+    page.get_by_role("button", name="Lay it in").click()
+    expect(page.get_by_role("button", name=re.compile("^Traced 44"))).to_be_visible()
+
+
+def test_the_stock_goes_out_as_a_spreadsheet_and_comes_back_changed(page: Page, demo: None, tmp_path: Path):
+    page.goto("/stock")
+    with page.expect_download() as download:
+        page.get_by_role("link", name="As a spreadsheet").click()
+    book = openpyxl.load_workbook(io.BytesIO(download.value.path().read_bytes()))
+    sheet = book.worksheets[0]
+    heads = [cell.value for cell in sheet[1]]
+    name = heads.index("name")
+    row = next(r for r in sheet.iter_rows(min_row=2) if r[name].value == "Buoy 16")
+    price = next(c for h, c in zip(heads, row, strict=True) if h and h.startswith("price"))
+    price.value = 3.35
+    changed, wrong = tmp_path / "changed.xlsx", tmp_path / "wrong.xlsx"
+    book.save(changed)
+    price.value = "dear"
+    book.save(wrong)
+    table = page.get_by_label("Take stock in from a table")
+    table.set_input_files(wrong)
+    expect(page.get_by_role("alert").filter(has_text="dear")).to_be_visible()
+    expect(page.get_by_role("button", name=re.compile("^Take in"))).to_have_count(0)
+    table.set_input_files(changed)
+    page.get_by_role("button", name=re.compile("^Take in")).click()
+    expect(page.get_by_role("button", name=re.compile("^Buoy 16"))).to_contain_text("3.35")
+    assert axe(page) == []
+    wrong.write_bytes(b"PK\x03\x04 torn")
+    table.set_input_files(wrong)
+    expect(page.get_by_role("status").filter(has_text="spreadsheet")).to_be_visible()
+
+
+def test_a_paper_on_a_slow_line_says_that_it_is_being_made(page: Page, demo: None):
+    page.goto("/jobs/101?at=sizes")
+    page.get_by_role("button", name="Paper & files").click()
+    link = page.get_by_role("link", name=re.compile("Work sheet")).first
+    with slow_line(page, 800), page.expect_download() as download:
+        link.click()
+        expect(page.get_by_text(re.compile("being made|making", re.I)).first).to_be_visible()
+    assert download.value.path().read_bytes().startswith(b"%PDF")

@@ -3,6 +3,7 @@
 import re
 from collections.abc import Iterator
 
+import pypdfium2
 import pytest
 from playwright.sync_api import Page, expect
 from sqlalchemy import Engine, text
@@ -33,8 +34,11 @@ def finished(database: tuple[str, Engine], empty: None) -> Iterator[None]:
 
 def test_a_record_is_found_read_and_taken_away(page: Page, finished: None):
     page.goto("/")
-    page.get_by_role("searchbox").fill("mitre would not close")
     rows = page.get_by_role("listitem")
+    expect(rows.first).to_contain_text("handed over")
+    all_of_them = rows.count()
+    page.get_by_role("searchbox").fill("mitre would not close")
+    expect(rows).not_to_have_count(all_of_them)
     expect(rows.first).to_contain_text("handed over")
     rows.first.get_by_role("link").click()
     page.get_by_role("button", name="more").click()
@@ -52,11 +56,25 @@ def test_a_record_is_found_read_and_taken_away(page: Page, finished: None):
     assert page.evaluate("document.documentElement.scrollWidth") <= 390
 
 
+def test_every_record_prints_on_one_page(page: Page, finished: None):
+    page.goto("/")
+    expect(page.get_by_role("listitem").first).to_be_visible()
+    links = page.get_by_role("listitem").get_by_role("link").evaluate_all("all => all.map(a => a.pathname)")
+    assert len(links) > 8
+    for path in links[:9]:
+        page.goto(f"{path}/record")
+        expect(page.get_by_role("heading", name="What was done")).to_be_visible()
+        with pypdfium2.PdfDocument(page.pdf(prefer_css_page_size=True)) as printed:
+            assert len(printed) == 1, path
+            assert printed[0].get_width() == pytest.approx(595, abs=1)
+            assert "Hand it over" in printed[0].get_textpage().get_text_bounded()
+
+
 def test_a_habit_is_set_to_what_the_jobs_say_by_the_framer_alone(page: Page, finished: None):
     page.goto("/settings")
     page.get_by_role("link", name="What its own jobs say").click()
     pace = page.get_by_role("listitem").filter(has_text="How long work takes")
-    expect(pace).to_contain_text("longer than the usual minutes")
+    expect(pace).to_contain_text("longer than is reckoned with")
     expect(page.get_by_role("listitem").filter(has_text="How ordered sheets come")).to_contain_text("too few")
     assert axe(page) == []
     expect(pace.get_by_role("button", name=re.compile("^Set it to"))).to_have_count(0)

@@ -66,7 +66,7 @@ def test_a_photograph_that_cannot_be_sent_says_so(page: Page, demo: None):
         {"name": "back.jpg", "mimeType": "image/jpeg", "buffer": picture()}
     )
     expect(page.get_by_role("alert").filter(has_text="was not sent")).to_be_visible()
-    page.unroute("**/photos?*")
+    page.unroute_all(behavior="wait")
     page.get_by_label("Photographs").set_input_files(
         {"name": "back.jpg", "mimeType": "image/jpeg", "buffer": picture()}
     )

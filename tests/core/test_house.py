@@ -7,6 +7,7 @@ from pathlib import Path
 
 import pytest
 
+from bench.mutants import NAMED
 from shadbo.core.job.options import Options
 
 ROOT = Path(__file__).parents[2] / "shadbo"
@@ -25,7 +26,7 @@ MAY_KNOW = {
 ROOMS = (
     "sheet", "words", "shop", "shapes", "solids", "pieces", "layout", "decisions", "findings", "options", "job",
     "desk", "sums", "asking", "season", "build", "hang", "checks", "displays", "plan", "effects", "assess",
-    "roles", "next_step", "stations", "cutting", "steps", "history", "label", "change", "advise", "drawing",
+    "roles", "next_step", "stations", "guide", "cutting", "steps", "history", "label", "change", "advise", "drawing",
     "compare", "arranging", "settings", "schedule", "record", "learned", "exercises",
 )  # fmt: skip
 """Rooms of the core: each may know those before it. ``options`` are those of the displays, wherever they lie."""
@@ -138,3 +139,10 @@ def test_the_browser_holds_no_rule():
         text = path.read_text()
         assert "25.4" not in text, path
         assert not re.search(r"parseFloat|toFixed|Math\.(round|ceil|floor)", text), path
+
+
+def test_every_error_that_is_planted_has_its_place():
+    """The named errors of ``bench.mutants``: what each changes stands in its file once."""
+    for mutant in NAMED:
+        text = (ROOT / "core" / mutant.path).read_text(encoding="utf-8")
+        assert text.count(mutant.old) == 1, mutant.name

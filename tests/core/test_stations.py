@@ -8,7 +8,7 @@ from shadbo.core.job.edits import apply
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
-from tests.alike import builds, place
+from tests.alike import builds, first_asked, place
 from tests.making import canvas, job, length, pin, plan, reading, shop
 
 DEMO = {j.title: j for j in demo_jobs()}
@@ -44,9 +44,15 @@ def test_every_question_has_its_own_id_and_speaks_both_systems(name: str):
                 assert q.key in p.desk.sheet, q.key
 
 
+FIRST = first_asked(builds(DEMO.values()), lambda job: [q.id for _, q in rows(plan(job, demo_shop()))])
+
+
 @pytest.mark.parametrize("name", [*builds(DEMO.values()), "unmeasured"])
 def test_what_is_asked_can_be_answered(name: str):
-    """Each row's place takes an answer of its kind, and the plan can be made with it."""
+    """Each row's place takes an answer of its kind, and the plan can be made with it.
+
+    Of several choices one: that each gives a plan, and one of its own, is tried in ``test_decisions``.
+    """
     the_job = JOBS[name]
     answers = {
         "reading": {"mm": 50.0, "typed": "50", "tool": "rule"},
@@ -60,11 +66,13 @@ def test_what_is_asked_can_be_answered(name: str):
     }
     asked = {place(the_job, q.id): q for _, q in reversed(rows(plan(the_job, demo_shop())))}
     for q in asked.values():
+        if q.id not in FIRST.get(name, {q.id}):
+            continue
         if q.kind in answers:
             answer = {"mm": 1450.0, "typed": "1450"} if q.at == "hanging/eye" else answers[q.kind]
             after, _ = apply(the_job, [Edit(at=q.at, to=answer)])
             assert plan(after, demo_shop()).desk.job != the_job or q.kind in ("text", "note", "date")
-        for choice in q.choices:
+        for choice in [c for c in q.choices if not c.picked][:1]:
             plan(apply(the_job, [Edit(at=q.at, to=choice.to)])[0], demo_shop())
         if q.edits:
             plan(apply(the_job, list(q.edits))[0], demo_shop())

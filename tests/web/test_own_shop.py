@@ -166,3 +166,58 @@ def test_every_kind_is_written_down_in_an_inch_shop_without_a_millimetre(netloft
     drawn = netloft.client.post("/api/stock/try", json=body).json()
     assert drawn["wrong"] == {}
     assert " mm" not in drawn["picture"]
+
+
+FLAT_END = {"marks": [[330, 820], [873.2, 906], [931.7, 536.6], [1083.8, 560.7], [843.6, 277.7]], "home": "frames"}
+
+
+def test_a_moulding_is_traced_from_the_marks_on_a_photograph(netloft):
+    asked = netloft.client.get("/api/stock/tracer", params={"home": "frames"}).json()
+    assert len(asked["spots"]) == 5
+    body = FLAT_END | {"known": "face_mm", "typed": "32"}
+    got = netloft.client.post("/api/stock/traced", json=body).json()
+    assert got["typed"] == {"face_mm": "32", "height_mm": "28", "rabbet_mm": "17", "lip_mm": "7"}
+    drawn = netloft.client.post("/api/stock/try", json={"home": "frames", "typed": got["typed"]}).json()
+    assert "rabbet 17" in drawn["picture"]
+    assert drawn["wrong"] == {"name": "is needed"}
+    inches = netloft.client.post("/api/stock/traced", json=body | {"typed": "1 1/4", "system": "in"}).json()
+    assert inches["typed"]["face_mm"] == "1 1/4"
+    assert " mm" not in inches["remarks"][0]["inch"]
+
+
+@pytest.mark.parametrize(
+    ("change", "at"),
+    [
+        ({"typed": "wide"}, "typed"),
+        ({"typed": "0"}, "typed"),
+        ({"typed": "999 m"}, "typed"),
+        ({"known": "price"}, "known"),
+        ({"marks": FLAT_END["marks"][:4]}, "marks"),
+        ({"marks": [[1, 1]] * 5}, "marks"),
+        ({"marks": [[0, 0], [400, 0], [480, 250], [620, 250], [100, 400]]}, "marks"),
+        ({"marks": [[1e9, 0]] * 5}, "marks/0/0"),
+    ],
+)
+def test_marks_that_no_moulding_has_are_refused_at_their_field(netloft, change, at):
+    answer = netloft.client.post("/api/stock/traced", json=FLAT_END | {"known": "face_mm", "typed": "32"} | change)
+    assert answer.status_code == 422
+    assert answer.json()["errors"][0]["at"].startswith(at)
+    assert (
+        netloft.client.post(
+            "/api/stock/traced", json=FLAT_END | {"home": "sheets", "known": "x", "typed": "1"}
+        ).status_code
+        == 404
+    )
+
+
+def test_lengths_that_screws_are_sold_in_are_set_and_taken_back(netloft):
+    def row(view):
+        return habit(view, "screw_lengths_mm")
+
+    was = row(netloft.client.get("/api/practice").json())
+    body = {"name": "screw_lengths_mm", "typed": "15, 18; 22", "was": was["was"]}
+    now = row(put(netloft, "/api/practice", **body).json())
+    assert now["value"]["mm"] == "15, 18, 22 mm"
+    assert "someone else set it to 15, 18, 22 mm" in wrong(put(netloft, "/api/practice", **body))["message"]
+    back = put(netloft, "/api/practice", **body | {"typed": None, "was": now["was"]})
+    assert row(back.json())["value"] == was["value"]

@@ -65,7 +65,8 @@ def test_a_piece_that_might_come_in_is_asked_about_and_nothing_kept(netloft, job
     asked = netloft.client.post("/api/schedule/ask", json={"example": "print"}).json()
     assert asked["title"].startswith("a print of 420 mm × 297 mm")
     assert asked["promise"] == "no day"
-    like = netloft.client.post("/api/schedule/ask", json={"job_id": job, "due": "tomorrow"}).json()
+    past = (dt.datetime.now(dt.UTC) - dt.timedelta(days=2)).date().isoformat()
+    like = netloft.client.post("/api/schedule/ask", json={"job_id": job, "due": past}).json()
     assert (like["title"], like["promise"]) == (f"another like {job}", "late")
     assert [r["ready"] for r in netloft.client.get("/api/schedule/weeks").json()["ready"]] == [
         r["ready"] for r in before

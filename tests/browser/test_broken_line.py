@@ -1,0 +1,62 @@
+"""The pages of the book on a line that is slow, breaks, and comes back: said in words, nothing typed is lost."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, Route, expect
+
+from tests.browser.conftest import slow_line
+
+API = re.compile(r"/api/")
+PAGES = ("/weeks", "/today", "/learned", "/practice", "/jobs/102/record", "/settings", "/stock", "/people")
+
+
+def cut(route: Route) -> None:
+    route.abort("connectionfailed")
+
+
+@pytest.mark.parametrize("path", PAGES)
+def test_a_page_that_cannot_be_fetched_says_so_and_comes_once_it_can(page: Page, demo: None, path: str):
+    page.goto("/")
+    expect(page.get_by_role("heading", name="On the rack")).to_be_visible()
+    page.route(API, cut)
+    page.evaluate("path => { history.pushState({}, '', path); dispatchEvent(new PopStateEvent('popstate')); }", path)
+    said = page.get_by_text(re.compile("connection", re.I)).first
+    expect(said).to_be_visible()
+    page.unroute_all(behavior="wait")
+    page.reload()
+    expect(page.get_by_role("heading", level=1).first).to_be_visible()
+    expect(page.get_by_text(re.compile("no connection", re.I))).to_have_count(0)
+
+
+def test_answers_of_practice_outlive_a_broken_line(page: Page, demo: None):
+    page.goto("/practice")
+    form = page.get_by_role("form", name="Sums")
+    fields = form.get_by_role("textbox")
+    expect(fields.first).to_be_visible()
+    for n in range(fields.count()):
+        fields.nth(n).fill(f"{100 + n}")
+    if form.get_by_role("radio").count():
+        form.get_by_role("radio").first.check()
+    page.route(API, cut)
+    form.get_by_role("button", name="Mark it").click()
+    expect(page.get_by_role("alert").filter(has_text=re.compile("connection", re.I))).to_be_visible()
+    assert [fields.nth(n).input_value() for n in range(fields.count())] == [
+        f"{100 + n}" for n in range(fields.count())
+    ]
+    page.unroute_all(behavior="wait")
+    form.get_by_role("button", name="Mark it").click()
+    expect(form.get_by_role("button", name="The next one")).to_be_visible()
+
+
+def test_a_first_job_is_led_on_over_a_slow_line(page: Page, empty: None):
+    page.goto("/")
+    with slow_line(page, 350):
+        page.get_by_role("button", name="A first job that leads me through").click()
+        guide = page.get_by_role("complementary", name="First job")
+        expect(guide).to_contain_text("1 of 7")
+        guide.get_by_role("button", name="Show me where").click()
+        expect(page.get_by_role("textbox", name="Owner")).to_be_focused()
+        page.keyboard.type("Ida Rowan")
+        page.keyboard.press("Enter")
+        expect(guide).to_contain_text("2 of 7")
