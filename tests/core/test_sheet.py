@@ -133,3 +133,28 @@ def test_one_source_used_twice_cancels_or_doubles(x: float, pm: float):
     a = s.read("a", "a", x, MM, pm, "rule")
     assert (a - a).worst == pytest.approx(0, abs=1e-9)
     assert (a + a).worst == pytest.approx(2 * pm)
+
+
+@given(st.lists(st.tuples(sizes, st.floats(0, 3), st.sampled_from("+−×÷ls")), min_size=2, max_size=12))
+def test_what_is_reached_at_most_is_never_less_than_the_worst_and_judges_alike(steps):
+    s = Sheet()
+    total = s.read("x", "x", 100, MM, 1, "tape")
+    for n, (value, half, sign) in enumerate(steps):
+        other = s.read(f"x{n}", "x", value, MM, half, "tape")
+        both = {
+            "+": lambda a, b: a + b,
+            "−": lambda a, b: a - b + a / 2,
+            "×": lambda a, b: a * (b / a),
+            "÷": lambda a, b: a - a * (b / s.number(500, MM)),
+            "l": lambda a, b: s.pick("largest", a, b),
+            "s": lambda a, b: s.pick("smallest", a, b + b, a + b),
+        }[sign]
+        total = both(total, other)
+    assert total.reach() >= total.worst - 1e-9
+    for least in (
+        total.value - total.likely - 1,
+        total.value - total.likely * 0.9,
+        total.value - total.reach() * 1.01,
+    ):
+        asked = total.value - total.likely < least - 1e-6 and total.value >= least - 1e-6
+        assert (total.judge(least).severity == "measure") == asked

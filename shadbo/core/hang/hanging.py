@@ -97,8 +97,11 @@ def choose_hanger(desk: Desk, assembly: Assembly, kind: HangerKind, weight: Quan
     for hanger in kinds:
         trial = desk.on_trial()
         at = place_hangers(trial, assembly, kind, hanger, load, desk.sheet["hang.down"])
-        if safe_kg(hanger, factor) >= asked_kg(hanger, weight.value, at.pull.value / GRAVITY_N_PER_KG):
-            carry.append((not _sits(trial, assembly, hanger, at), at.beside.over_mm > OVER_MM, hanger))
+        if safe_kg(hanger, factor) < asked_kg(hanger, weight.value, at.pull.value / GRAVITY_N_PER_KG):
+            continue
+        carry.append((not _sits(trial, assembly, hanger, at), at.beside.over_mm > OVER_MM, hanger))
+        if carry[-1][:2] == (False, False):
+            return hanger
     if carry:
         return min(carry, key=lambda c: c[:2])[2]
     return max(kinds, key=lambda h: h.rating_kg, default=None)

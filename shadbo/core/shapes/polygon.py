@@ -29,6 +29,9 @@ def anticlockwise(ring: Ring) -> Ring:
 
 def box_of(ring: Sequence[Dot]) -> tuple[float, float, float, float]:
     """Left, low, right, high."""
+    if len(ring) == 4:
+        (ax, ay), (bx, by), (cx, cy), (dx, dy) = ring
+        return min(ax, bx, cx, dx), min(ay, by, cy, dy), max(ax, bx, cx, dx), max(ay, by, cy, dy)
     xs, ys = [x for x, _ in ring], [y for _, y in ring]
     return min(xs), min(ys), max(xs), max(ys)
 

@@ -13,7 +13,7 @@ import heapq
 import math
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
-from typing import Literal, Protocol
+from typing import Literal, Protocol, TypeAlias
 
 from shadbo.core.sheet.units import ONE, Unit, combine, unit_name
 
@@ -25,7 +25,7 @@ FAR = 1e9
 
 Severity = Literal["stop", "caution", "measure", "note", "fine"]
 Slopes = tuple[float, ...] | Callable[[], Iterable[float]]
-HalfWidth = float | Callable[[], float]
+HalfWidth: TypeAlias = "float | Overtaken"
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,6 +53,28 @@ class Ledger(Protocol):
 
 
 @dataclass(frozen=True, slots=True)
+class Overtaken:
+    """How far the runners-up of a pick can get past the one that was picked, each at its worst."""
+
+    winner: "Quantity"
+    of: "tuple[Quantity, ...]"
+
+    def __call__(self) -> float:
+        least = self.winner.worst
+        return max([0.0, *(q.worst - self._behind(q) - least for q in self._rivals())])
+
+    def reach(self) -> float:
+        """Never less: the one that was picked may not have moved at all."""
+        return max([0.0, *(q.reach() - self._behind(q) for q in self._rivals())])
+
+    def _rivals(self) -> "list[Quantity]":
+        return [q for q in self.of if not (q is self.winner or q.exact)]
+
+    def _behind(self, q: "Quantity") -> float:
+        return abs(q.value - self.winner.value)
+
+
+@dataclass(frozen=True, slots=True)
 class Verdict:
     """Outcome of a judgement: the severity, and the quantity to read again when it is ``measure``."""
 
@@ -65,6 +87,7 @@ class Quantity:
 
     __slots__ = (
         "_blame",
+        "_reach",
         "args",
         "exact",
         "half_width",
@@ -100,7 +123,7 @@ class Quantity:
         self.slopes = slopes
         self.half_width = half_width
         # No error enters here nor flows in, so that nothing has to be looked for behind it.
-        self.exact = not half_width or callable(half_width)
+        self.exact = not half_width or isinstance(half_width, Overtaken)
         for arg in args:
             if not arg.exact:
                 self.exact = False
@@ -110,6 +133,7 @@ class Quantity:
         self.way: Literal["up", "down", "nearest"] = "nearest"
         self.planned: Quantity | None = None
         self._blame: dict[Quantity, float] | None = None
+        self._reach: float | None = None
 
     def _other(self, other: "Quantity | float", op: str) -> "Quantity":
         if not isinstance(other, Quantity):
@@ -164,7 +188,7 @@ class Quantity:
 
     def own_half_width(self) -> float:
         """The half-width that enters at this node itself, before anything flows in."""
-        return self.half_width() if callable(self.half_width) else self.half_width
+        return self.half_width() if isinstance(self.half_width, Overtaken) else self.half_width
 
     def blame(self) -> "dict[Quantity, float]":
         """How far each independent source can move this value: one reverse sweep, on demand, kept."""
@@ -194,6 +218,31 @@ class Quantity:
                         adjoint[arg] += share * slope
         return self._blame
 
+    def reach(self) -> float:
+        """Never less than ``worst``, for much less work: every error at its limit, none taking another back.
+
+        Kept at each node, so that all judgements of a plan visit a node once between them.
+        """
+        todo = [self]
+        while todo:
+            q = todo[-1]
+            unknown = (
+                () if q._reach is not None or q.exact else [a for a in q.args if a._reach is None and not a.exact]
+            )
+            if unknown:
+                todo += unknown
+                continue
+            todo.pop()
+            if q._reach is None:
+                q._reach = 0.0 if q.exact else q._reached()
+        return self._reach or 0.0
+
+    def _reached(self) -> float:
+        half = self.half_width
+        own = half.reach() if isinstance(half, Overtaken) else half
+        pairs = zip(self.args, self.local_slopes(), strict=True)
+        return own + sum([abs(slope) * (arg._reach or 0.0) for arg, slope in pairs if not arg.exact])
+
     @property
     def worst(self) -> float:
         """Worst-case half-width: every source at its limit the wrong way."""
@@ -211,7 +260,7 @@ class Quantity:
             return Verdict("stop")
         if self.value < caution - DUST:
             return Verdict("caution")
-        if self.value - self.likely < stop - DUST:
+        if self.value - self.reach() < stop - DUST and self.value - self.likely < stop - DUST:
             source = max(self.blame().items(), key=lambda part: abs(part[1]))[0]
             return Verdict("measure", source)
         return Verdict("fine")

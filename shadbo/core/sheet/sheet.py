@@ -11,7 +11,7 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from shadbo.core.sheet.quantity import DUST, Broken, Name, Quantity, Slopes
+from shadbo.core.sheet.quantity import DUST, Broken, Name, Overtaken, Quantity, Slopes
 from shadbo.core.sheet.units import ONE, Unit
 
 Way = Literal["up", "down", "nearest"]
@@ -112,14 +112,8 @@ class Sheet:
         """The largest or smallest of several; the runner-up's error counts as far as it can overtake."""
         choose = max if word == "largest" else min
         winner = choose(qs, key=lambda q: q.value)
-
-        def overtaken() -> float:
-            least = winner.worst
-            rivals = (q.worst - abs(q.value - winner.value) - least for q in qs if not (q is winner or q.exact))
-            return max([0.0, *rivals])
-
         slopes = tuple(float(q is winner) for q in qs)
-        return Quantity(self, winner.value, winner.unit, word, qs, slopes, overtaken)
+        return Quantity(self, winner.value, winner.unit, word, qs, slopes, Overtaken(winner, qs))
 
     def step(self, q: Quantity, rows: Sequence[tuple[float, float]], u: Unit) -> Quantity:
         """A row of a table ``(up to, value)``: a decision, so no error flows. The last row is open-ended."""
