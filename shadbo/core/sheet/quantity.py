@@ -15,6 +15,7 @@ from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Literal, Protocol, TypeAlias
 
+from shadbo.core.sheet.name import Name
 from shadbo.core.sheet.units import ONE, Unit, combine, unit_name
 
 DUST = 1e-6
@@ -26,15 +27,6 @@ FAR = 1e9
 Severity = Literal["stop", "caution", "measure", "note", "fine"]
 Slopes = tuple[float, ...] | Callable[[], Iterable[float]]
 HalfWidth: TypeAlias = "float | Overtaken"
-
-
-@dataclass(frozen=True, slots=True)
-class Name:
-    """What a line of the sheet is called, and where its number comes from."""
-
-    key: str
-    label: str
-    source: str | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,17 +53,15 @@ class Overtaken:
 
     def __call__(self) -> float:
         least = self.winner.worst
-        return max([0.0, *(q.worst - self._behind(q) - least for q in self._rivals())])
+        return max([0.0, *(q.worst - behind - least for q, behind in self._rivals())])
 
     def reach(self) -> float:
         """Never less: the one that was picked may not have moved at all."""
-        return max([0.0, *(q.reach() - self._behind(q) for q in self._rivals())])
+        return max([0.0, *(q.reach() - behind for q, behind in self._rivals())])
 
-    def _rivals(self) -> "list[Quantity]":
-        return [q for q in self.of if not (q is self.winner or q.exact)]
-
-    def _behind(self, q: "Quantity") -> float:
-        return abs(q.value - self.winner.value)
+    def _rivals(self) -> "list[tuple[Quantity, float]]":
+        rivals = [q for q in self.of if not (q is self.winner or q.exact)]
+        return [(q, abs(q.value - self.winner.value)) for q in rivals]
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,7 +11,8 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from shadbo.core.sheet.quantity import DUST, Broken, Name, Overtaken, Quantity, Slopes
+from shadbo.core.sheet.name import Name
+from shadbo.core.sheet.quantity import DUST, Broken, Overtaken, Quantity, Slopes
 from shadbo.core.sheet.units import ONE, Unit
 
 Way = Literal["up", "down", "nearest"]
