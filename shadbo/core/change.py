@@ -5,9 +5,9 @@ uses in the job itself. From then on nothing that the shop changes later can mov
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
 from shadbo.core.assess import assess
+from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.edit import BadEdit, Edit
 from shadbo.core.decisions.levers import written
 from shadbo.core.findings import CannotPlan

@@ -1,8 +1,7 @@
 """Every display that suits the piece, held against each other: size, depth, weight, price, what it asks and costs."""
 
-from dataclasses import dataclass
-
 from shadbo.core.change import planned
+from shadbo.core.dataclass import dataclass
 from shadbo.core.displays.registry import DISPLAYS, display_of
 from shadbo.core.drawing.svg import Albums
 from shadbo.core.drawing.thumb import front_thumb, thumb

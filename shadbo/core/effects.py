@@ -1,9 +1,9 @@
 """What a decision changes: two whole plans held side by side, lines, places, parts and what is thrown away."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Assembly, Part
+from shadbo.core.dataclass import dataclass
 from shadbo.core.findings import Effect
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.polygon import box_of

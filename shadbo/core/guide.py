@@ -1,10 +1,11 @@
 """A first job that leads through: what to do now, why, and where; each thing is done when the job says so."""
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass, fields
+from dataclasses import fields
 from typing import Any
 
 from shadbo.core.asking.questions import Question
+from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.levers import Lever, Levers
 from shadbo.core.findings import StationName
 from shadbo.core.job.job import Job

@@ -1,10 +1,10 @@
 """What a change did, in words: which row, what stood there before, and what stands there after."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 from typing import Any
 
 from shadbo.core.asking.questions import Question
+from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.plan import Plan
 from shadbo.core.stations import stations

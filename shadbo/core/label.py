@@ -1,8 +1,7 @@
 """What the label on a frame's back says: what it is, who made it, of what it is built, how it is kept."""
 
-from dataclasses import dataclass
-
 from shadbo.core.build.closing import glazing_kinds
+from shadbo.core.dataclass import dataclass
 from shadbo.core.plan import Plan
 
 ROLES = ("rail", "glazing", "mat", "board", "backing")

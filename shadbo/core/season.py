@@ -1,7 +1,6 @@
 """The year indoors: what a sheet of acrylic leaves of its allowance, and what the lip still holds of it."""
 
-from dataclasses import dataclass
-
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.sums.movement import SEASONS, SPECIES_AS, TANGENTIAL, growth_mm, moisture_percent, swelling_mm
 

@@ -24,7 +24,7 @@ MAY_KNOW = {
     "cli": {"core", "files", "store", "work", "web", "demo", "cutter", "gauge", "cli"},
 }
 ROOMS = (
-    "sheet", "words", "shop", "shapes", "solids", "pieces", "layout", "decisions", "findings", "options", "job",
+    "dataclass", "sheet", "words", "shop", "shapes", "solids", "pieces", "layout", "decisions", "findings", "options", "job",
     "desk", "sums", "asking", "season", "build", "hang", "checks", "displays", "plan", "effects", "assess",
     "roles", "next_step", "stations", "guide", "cutting", "steps", "history", "label", "change", "advise", "drawing",
     "compare", "arranging", "settings", "schedule", "record", "learned", "exercises",

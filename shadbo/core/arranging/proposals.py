@@ -1,9 +1,8 @@
 """Layouts proposed for a job: solved, planned, and ranked with their reasons."""
 
-from dataclasses import dataclass
-
 from shadbo.core.assess import assess
 from shadbo.core.change import change
+from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.drawing.compose import compose
 from shadbo.core.drawing.marks import Paper

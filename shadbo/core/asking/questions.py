@@ -1,8 +1,8 @@
 """Questions that a station asks, as data: the screen shows them, whatever the display."""
 
-from dataclasses import dataclass
 from typing import Any, Literal
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.shop.values import Tool
 from shadbo.core.words.glossary import Meaning

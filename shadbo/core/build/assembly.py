@@ -6,13 +6,14 @@ frame's outer edge inwards. All in millimetres.
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import field
 from typing import Literal
 
 from shadbo.core.build.glue import CornerJoint
 from shadbo.core.build.marked import Forbidden, Pictured, Shown, Spot, Window
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.build.setting import BackRail, Margins, Moulding, Room, Suitability
+from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.hatch import Hatch as Hatch
 from shadbo.core.shapes.plane import Dot as Dot
 from shadbo.core.shapes.plane import Ring as Ring

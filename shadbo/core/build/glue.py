@@ -1,7 +1,6 @@
 """The corner joint a frame takes, and where glue alone does not hold it."""
 
-from dataclasses import dataclass
-
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.words.lengths import Both
 from shadbo.core.words.words import Mm, mass_text, say

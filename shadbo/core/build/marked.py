@@ -1,8 +1,8 @@
 """What is marked or cut where: pieces as they stand, spots of fixings, openings, zones; in the front plane."""
 
-from dataclasses import dataclass
 from typing import Literal
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.shapes.polygon import Dot, Ring, box_of
 from shadbo.core.sheet.quantity import Quantity

@@ -1,8 +1,8 @@
 """A way of holding a piece, as data."""
 
-from dataclasses import dataclass
 from typing import Literal
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.shop.boards import TapeKind
 
 Drying = Literal["", "paste_h", "puzzle_glue_h", "spray_h", "tape_alone_h"]

@@ -1,11 +1,11 @@
 """Mounts: how a piece is held, which of its facts speak for or against each, and what every fixing carries."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from string import Formatter
 
 from shadbo.core.build.mount import Mount
 from shadbo.core.build.mount_table import MOUNTS
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.facts import Told
 from shadbo.core.pieces.pieces import Piece

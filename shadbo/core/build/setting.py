@@ -1,7 +1,8 @@
 """What a frame offers: mouldings held against a piece, the depth that layers share, what a hanger's screws find."""
 
-from dataclasses import dataclass, field
+from dataclasses import field
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.boards import FrameProfile
 from shadbo.core.shop.materials import FloaterProfile, PlainStock, Species

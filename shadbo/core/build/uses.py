@@ -1,9 +1,8 @@
 """What the mounts of a plan use up: hinges, pins and ties by the piece, tape by its run."""
 
-from dataclasses import dataclass
-
 from shadbo.core.build.assembly import Assembly, Part
 from shadbo.core.build.mounts import MountPlan
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.sheet import Sheet
 from shadbo.core.shop.boards import Tape
 

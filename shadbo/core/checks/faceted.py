@@ -1,10 +1,11 @@
 """The facets of a plan that checks ask for: each there or not, read from the sheet once."""
 
-from dataclasses import dataclass, field
+from dataclasses import field
 from typing import Generic, TypeVar, cast
 
 from shadbo.core.build import facets
 from shadbo.core.build.mounts import MountPlan
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.pieces import Piece
 

@@ -1,10 +1,10 @@
 """What a check looks at, and the short ways of saying what it found."""
 
-from dataclasses import dataclass
 from typing import TypeVar
 
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.checks.faceted import Faceted
+from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.decisions.levers import Lever, Levers, written
 from shadbo.core.findings import Finding, Proposal, StationName

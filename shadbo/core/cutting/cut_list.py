@@ -1,8 +1,7 @@
 """The cut list: every part to cut or buy, every fixing, as rows."""
 
-from dataclasses import dataclass
-
 from shadbo.core.build.uses import joint_uses, uses
+from shadbo.core.dataclass import dataclass
 from shadbo.core.hang.bodies import HANGER
 from shadbo.core.plan import Plan
 from shadbo.core.sheet.quantity import Quantity

@@ -5,10 +5,9 @@ so the edge on the face is the opening grown by that thickness: the blade starts
 grown outline lie, one thickness past the drawn corner. At a notch's tip it runs to the corner: past it lies waste.
 """
 
-from dataclasses import dataclass
-
 from shadbo.core.build.assembly import Assembly, Dot, Ring
 from shadbo.core.build.marked import Shown, Window
+from shadbo.core.dataclass import dataclass
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.polygon import anticlockwise, apart, box_of, mirrored, offset, sides, square_cornered
 

@@ -6,11 +6,12 @@ reads what stands there; the field's type is compared with the lever's when the 
 
 import types
 from collections.abc import Callable
-from dataclasses import dataclass, fields
+from dataclasses import fields
 from typing import Any, Generic, Literal, Protocol, TypeVar, Union, cast, get_args, get_origin
 
 from pydantic import BaseModel
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.shapes.artwork import Artwork
 from shadbo.core.shop.boards import Dowel, FrameProfile, LampStrip, PosterRail, SheetStock, SpacerStock, Supply

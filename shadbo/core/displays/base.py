@@ -1,10 +1,10 @@
 """What every display is to the rest of the program."""
 
-from dataclasses import dataclass
 from typing import Any, Literal, Protocol
 
 from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly
+from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.levers import Home, Levers
 from shadbo.core.desk import Desk
 from shadbo.core.findings import StationName

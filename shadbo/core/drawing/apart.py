@@ -1,10 +1,10 @@
 """The build taken apart: its bodies pulled off one another along the depth, from one of four fixed directions."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from typing import Literal
 
 from shadbo.core.cutting.cut_list import numbers_of
+from shadbo.core.dataclass import dataclass
 from shadbo.core.drawing.scene import Leader, Scene, Shape
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.plane import Dot

@@ -1,8 +1,7 @@
 """Colours, line weights and hatches. One table serves every writer."""
 
-from dataclasses import dataclass
-
 from shadbo.core.build.assembly import Hatch
+from shadbo.core.dataclass import dataclass
 from shadbo.core.drawing.scene import LineRole
 
 INK = "#20242c"

@@ -1,10 +1,11 @@
 """Paper, fit and marks: what a composed drawing is made of, in px, y down."""
 
-from dataclasses import dataclass, field
+from dataclasses import field
 from fractions import Fraction
 from typing import Literal
 
 from shadbo.core.build.assembly import Dot
+from shadbo.core.dataclass import dataclass
 from shadbo.core.drawing.ink import INK, Stroke
 
 PX_PER_MM = 96 / 25.4

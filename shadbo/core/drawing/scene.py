@@ -3,11 +3,12 @@
 Every element carries its role, and the key of the line of the sheet that it stands for.
 """
 
-from dataclasses import dataclass, field
+from dataclasses import field
 from typing import Literal
 
 from shadbo.core.build.assembly import Dot, Hatch, Ring
 from shadbo.core.build.marked import Pictured
+from shadbo.core.dataclass import dataclass
 
 LineRole = Literal[
     "outline", "thin", "hidden", "centre", "cloth", "wall", "front", "wire", "screw", "mark", "zone", "cut"

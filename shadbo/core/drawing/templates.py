@@ -1,9 +1,8 @@
 """Templates at full size: boards with their marks, pegs, hooks, corner targets, staples, a border gauge."""
 
-from dataclasses import dataclass
-
 from shadbo.core.build.assembly import Dot
 from shadbo.core.cutting.mat_lines import mats_of
+from shadbo.core.dataclass import dataclass
 from shadbo.core.drawing.holes import holes_scene
 from shadbo.core.drawing.scene import Line, Round, Scene, Words
 from shadbo.core.drawing.stretch import stretch_scene

@@ -1,8 +1,8 @@
 """Choices to practise: which moulding of the rack takes it, what it hangs by; right and wrong as the plan says."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.exercises.chance import share
 from shadbo.core.plan import Plan
 from shadbo.core.sheet.quantity import Quantity

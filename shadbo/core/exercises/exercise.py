@@ -1,11 +1,11 @@
 """An exercise: a job with its sizes given, some lines to be worked out, and how an answer is marked."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
 from typing import Any
 
 from shadbo.core.asking.rows import exact
 from shadbo.core.assess import assess
+from shadbo.core.dataclass import dataclass
 from shadbo.core.drawing.thumb import front_thumb, thumb
 from shadbo.core.exercises.chance import pick, share
 from shadbo.core.exercises.choices import choosing

@@ -2,10 +2,10 @@
 
 from collections.abc import Iterator
 from contextlib import suppress
-from dataclasses import dataclass
 
 from shadbo.core.asking.rows import exact
 from shadbo.core.assess import assess
+from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.drawing.board import draw
 from shadbo.core.exercises.choices import Choosing

@@ -6,9 +6,9 @@ twice or with the wrong sign, a half may not be halved, the smaller of two readi
 
 import math
 from collections.abc import Callable, Iterator, Mapping
-from dataclasses import dataclass
 from typing import Literal
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.sheet.units import MM, ONE

@@ -1,8 +1,7 @@
 """How a frame hangs: what the planning of it gives."""
 
-from dataclasses import dataclass
-
 from shadbo.core.build.assembly import Dot
+from shadbo.core.dataclass import dataclass
 from shadbo.core.hang.screw import Beside
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG

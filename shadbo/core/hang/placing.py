@@ -1,9 +1,8 @@
 """Where a hanger sits on a frame: from its side, below its top, on what wood."""
 
-from dataclasses import dataclass
-
 from shadbo.core.build.assembly import Assembly, Dot
 from shadbo.core.build.setting import BackRail
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.hang.screw import Beside, Seat, seat_of
 from shadbo.core.hang.wiring import Wiring, wire_sums

@@ -1,9 +1,9 @@
 """The screws of a hanger: where on the rail's back, how deep in what wood, and what they hold."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
 
 from shadbo.core.build.setting import BackRail
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE, N

@@ -1,8 +1,8 @@
 """A wire behind a frame: span, hooks, rise, pull and length."""
 
 import math
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Sheet

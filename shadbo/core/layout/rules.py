@@ -5,8 +5,8 @@ A block is a piece, with its caption under it where it has one. Places are in mm
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.plane import Dot as Dot
 
 

@@ -1,8 +1,8 @@
 """Snapping: a piece that is moved by hand comes to rest on marks, edges, middles and equal gaps that are near."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.words.lengths import Mark
 

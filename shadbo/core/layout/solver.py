@@ -5,8 +5,9 @@ sheet. The solver is OR-Tools' CP-SAT, one worker and a fixed seed, so that the 
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from typing import Any, Literal
+
+from shadbo.core.dataclass import dataclass
 
 Wish = Literal["smallest", "main piece in the middle", "rows in line", "mirrored left and right"]
 WISHES: tuple[Wish, ...] = ("smallest", "main piece in the middle", "mirrored left and right", "rows in line")

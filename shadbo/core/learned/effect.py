@@ -1,10 +1,10 @@
 """What a changed habit does to jobs that are not begun: which are planned otherwise, and how long they take."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 
 from shadbo.core.change import planned
 from shadbo.core.cutting.cut_list import cut_list
+from shadbo.core.dataclass import dataclass
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
 from shadbo.core.schedule.said import lasts

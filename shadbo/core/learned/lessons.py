@@ -1,8 +1,8 @@
 """Lessons: what the shop's habits are said to be, what its jobs say they are, and how sure that is."""
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.learned.drawn import dots
 from shadbo.core.learned.robust import Spread, reach, spread
 from shadbo.core.learned.samples import Sample

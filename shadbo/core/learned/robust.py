@@ -2,7 +2,8 @@
 
 import statistics
 from collections.abc import Sequence
-from dataclasses import dataclass
+
+from shadbo.core.dataclass import dataclass
 
 TO_SIGMA = 1.4826
 """The median absolute deviation of a normal spread, times this, is its standard deviation (Hampel 1974)."""

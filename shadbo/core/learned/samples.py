@@ -2,8 +2,8 @@
 
 import datetime as dt
 from collections.abc import Iterator
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.job.work import Done
 from shadbo.core.plan import Plan
 from shadbo.core.record.record import took_min

@@ -1,7 +1,6 @@
 """What must never happen to a piece, and how it is told: decided for the piece, or usual for its kind and worth."""
 
-from dataclasses import dataclass
-
+from shadbo.core.dataclass import dataclass
 from shadbo.core.pieces.kinds import KINDS, SORT_FACTS, SORTED, FactName
 from shadbo.core.shop.values import Value
 

@@ -1,6 +1,6 @@
 """Flags: which way up and which side in view, as the country's own law has it."""
 
-from dataclasses import dataclass
+from shadbo.core.dataclass import dataclass
 
 
 @dataclass(frozen=True, slots=True)

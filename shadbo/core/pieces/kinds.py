@@ -1,8 +1,8 @@
 """Kinds of piece: what each is called, what may usually be done to it, how it is drawn and held."""
 
-from dataclasses import dataclass
 from typing import Literal
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.hatch import Hatch
 
 FactName = Literal[

@@ -1,8 +1,8 @@
 """Outlines of things as they are seen, about their middle: to true size, simple enough to be drawn with."""
 
 import math
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate
 from shadbo.core.pieces.pieces import Detail
 from shadbo.core.shapes.plane import Dot as Dot

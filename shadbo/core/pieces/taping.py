@@ -4,8 +4,8 @@ All in px of that board, y down. The piece stands true to its readings' proporti
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.pieces.measures import measures
 from shadbo.core.pieces.objects import Sized
 from shadbo.core.pieces.outlines import outline

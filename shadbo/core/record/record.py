@@ -2,10 +2,10 @@
 
 import datetime as dt
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
 
 from shadbo.core.asking.rows import exact
 from shadbo.core.cutting.cut_list import CutRow, cut_list
+from shadbo.core.dataclass import dataclass
 from shadbo.core.job.work import Done
 from shadbo.core.plan import Plan
 from shadbo.core.record.spent import Spent, spent

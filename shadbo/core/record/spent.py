@@ -1,8 +1,8 @@
 """Minutes of a job and what they cost, by whom; materials and the price that was agreed beside them."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.plan import Plan
 from shadbo.core.schedule.said import lasts
 

@@ -1,8 +1,9 @@
 """What no order of work can do better than: a bound under the lateness of every schedule."""
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
 from itertools import accumulate
+
+from shadbo.core.dataclass import dataclass
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,8 +1,8 @@
 """Where days and hours stand across the paper of the weeks."""
 
 import datetime as dt
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.drawing.marks import Paper
 from shadbo.core.schedule.hours import Hand, stretches
 from shadbo.core.schedule.schedule import Schedule

@@ -6,10 +6,10 @@ ends, hatched by what is in hand.
 
 import datetime as dt
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 from itertools import groupby
 
 from shadbo.core.build.assembly import Dot, Hatch
+from shadbo.core.dataclass import dataclass
 from shadbo.core.drawing.ink import ACCENT, FILLS, INK, SOFT, Stroke
 from shadbo.core.drawing.marks import Circle, Fit, Group, Paper, Path, Sheet2D, Text
 from shadbo.core.drawing.svg import write_svg

@@ -5,10 +5,10 @@ OR-Tools CP-SAT, one worker, fixed seed, bounded by deterministic time: the same
 
 import datetime as dt
 from collections.abc import Iterator, Mapping, Set
-from dataclasses import dataclass
 
 from ortools.sat.python import cp_model
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.schedule.hours import Clock, Stretch, day_of, end_of_day
 from shadbo.core.schedule.outline import Outline, Task, minute, moment
 from shadbo.core.schedule.rota import Rota

@@ -2,8 +2,9 @@
 
 import datetime as dt
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, field
+from dataclasses import field
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.schedule.outline import minute
 from shadbo.core.shop.calendar import Calendar, Shut
 from shadbo.core.shop.crew import Worker

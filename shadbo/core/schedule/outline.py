@@ -3,8 +3,8 @@
 import datetime as dt
 import math
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.job.work import Done
 from shadbo.core.plan import Plan
 from shadbo.core.steps import steps

@@ -2,8 +2,9 @@
 
 from bisect import bisect_left, bisect_right
 from collections.abc import Callable
-from dataclasses import dataclass, field
+from dataclasses import field
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.schedule.hours import Stretch
 
 NEVER = 1 << 40

@@ -1,9 +1,9 @@
 """Why a job is ready on its day and not before: its last step, what that came after, and so on back to now."""
 
 import datetime as dt
-from dataclasses import dataclass
 from typing import Literal
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.schedule.outline import moment
 from shadbo.core.schedule.rota import Placed
 from shadbo.core.schedule.said import lasts, time_said

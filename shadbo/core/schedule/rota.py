@@ -1,9 +1,9 @@
 """A schedule as it is laid: every task in time, by whom, and what it could not begin before."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
 from typing import Literal
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.schedule.people import Booking
 
 Cause = Literal["now", "step", "wait", "hands", "bench", "clamps", "hours"]

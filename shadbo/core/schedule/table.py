@@ -2,8 +2,8 @@
 
 import datetime as dt
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.schedule.hours import Hand, Stretch, day_of, stretches
 from shadbo.core.schedule.outline import Outline, Task, moment
 from shadbo.core.schedule.people import NEVER, Booking, Free

@@ -1,8 +1,8 @@
 """Whose work is what: somebody's stretches of work, and those of one job that follow one another together."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.schedule.schedule import Schedule
 
 GAP_MIN = 12

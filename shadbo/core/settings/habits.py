@@ -1,7 +1,6 @@
 """The settings as they stand in a shop: each with its value, what is usual, and which values make sense."""
 
-from dataclasses import dataclass
-
+from shadbo.core.dataclass import dataclass
 from shadbo.core.findings import StationName
 from shadbo.core.settings.table import TITLES, Setting
 from shadbo.core.settings.values import NUMBER, Worth, differ, says, sense, settings_of, usual, value_of

@@ -1,9 +1,8 @@
 """What a habit comes to in its example: a figure of its plan, or what a check says."""
 
-from dataclasses import dataclass
-
 from shadbo.core.asking.rows import EMPTY
 from shadbo.core.change import planned
+from shadbo.core.dataclass import dataclass
 from shadbo.core.drawing.board import draw
 from shadbo.core.plan import Plan
 from shadbo.core.settings.examples import EXAMPLES, example, size_of

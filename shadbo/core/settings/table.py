@@ -3,9 +3,9 @@
 All defaults are common practice, no source, unless one is named.
 """
 
-from dataclasses import dataclass
 from typing import Literal
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.findings import StationName
 from shadbo.core.words.stages import STAGES, Stage
 

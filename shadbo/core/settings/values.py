@@ -1,10 +1,10 @@
 """A habit's value: as it is said, read from what is typed, and what of it makes sense."""
 
-from dataclasses import dataclass
 from itertools import pairwise
 
 from pydantic import ValidationError
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.settings.lengths import (
     LEAST_MM,
     LISTS,

@@ -5,10 +5,10 @@ whole sides of cells, never at a bare corner: there the board would tear.
 """
 
 from collections.abc import Iterable
-from dataclasses import dataclass
 from functools import lru_cache
 from itertools import pairwise
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.plane import Dot as Dot
 from shadbo.core.shapes.plane import Ring as Ring
 

@@ -7,9 +7,9 @@ perspective). What stands at a slant to what should be square to it tells of a p
 
 import math
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass
 from typing import Literal
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.plane import Dot, Ring
 from shadbo.core.shapes.rings import rect
 from shadbo.core.words.lengths import Both, Mark, System, metric_text

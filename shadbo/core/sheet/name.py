@@ -1,6 +1,6 @@
 """What a line of the sheet is called."""
 
-from dataclasses import dataclass
+from shadbo.core.dataclass import dataclass
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,9 +12,9 @@ expanded uncertainty for k = 2, never more than ``worst``.
 import heapq
 import math
 from collections.abc import Callable, Iterable
-from dataclasses import dataclass
 from typing import Literal, Protocol, TypeAlias
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.name import Name
 from shadbo.core.sheet.units import ONE, Unit, combine, unit_name
 

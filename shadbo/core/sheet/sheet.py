@@ -8,9 +8,9 @@ together: error flows again. Only ``cut`` and ``made`` can be pinned at the real
 
 import math
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
 from typing import Literal
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.name import Name
 from shadbo.core.sheet.quantity import DUST, Broken, Overtaken, Quantity, Slopes
 from shadbo.core.sheet.units import ONE, Unit

@@ -1,11 +1,11 @@
 """Materials that a job keeps: each copied from the stock when the job's first part was cut, by its role."""
 
 import re
-from dataclasses import dataclass
 from typing import Annotated, Generic, TypeVar, cast
 
 from pydantic import Field
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.shop.boards import (
     Clip,
     CornerPiece,

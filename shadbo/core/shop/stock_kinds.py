@@ -1,12 +1,12 @@
 """The kinds of stock, and what is written down of a thing of each: every field in words, with its unit."""
 
 import re
-from dataclasses import dataclass
 from types import NoneType, UnionType
 from typing import Any, Literal, Union, get_args, get_origin
 
 from pydantic.fields import FieldInfo
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.shop.shop import Shop
 from shadbo.core.shop.stock import Stock
 from shadbo.core.shop.values import Value

@@ -1,9 +1,9 @@
 """The stock in words: what lies in each rack and kind, with its sizes and its price."""
 
 from collections.abc import Callable
-from dataclasses import dataclass
 from typing import Any
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.shop.shop import Shop
 from shadbo.core.shop.stock_kinds import FOOT_M, STOCK_KINDS
 from shadbo.core.words.lengths import Both

@@ -2,11 +2,11 @@
 
 import re
 from collections.abc import Mapping
-from dataclasses import dataclass
 from typing import Any
 
 from pydantic import ValidationError
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.shop.stock_kinds import BY_RUN, LABELS, FieldKind, StockKind, kind_of
 from shadbo.core.shop.values import Value
 from shadbo.core.words.amounts import NotAnAmount, parse_kg, parse_number

@@ -1,11 +1,11 @@
 """What is let into others: screws and dowels as bodies, and what each of them passes through."""
 
 from collections.abc import Iterable
-from dataclasses import dataclass
 
 import numpy as np
 from shapely import box as rectangle
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.plane import Dot
 from shadbo.core.shapes.rings import rect
 from shadbo.core.solids.body import Body, Prism

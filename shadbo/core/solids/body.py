@@ -5,11 +5,11 @@ middle) and a stretch of depth (z from the frame's front edge towards the wall, 
 """
 
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
 from typing import Literal, get_args
 
 from shapely import Polygon, union_all
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.hatch import Hatch
 from shadbo.core.shapes.plane import Dot, Ring
 from shadbo.core.shapes.polygon import area as signed_area

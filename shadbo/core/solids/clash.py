@@ -1,10 +1,9 @@
 """Two bodies in one place: which, and by how much."""
 
-from dataclasses import dataclass
-
 import numpy as np
 from shapely import Polygon, maximum_inscribed_circle
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.solids.body import Body
 from shadbo.core.solids.space import EPS_MM, Space
 

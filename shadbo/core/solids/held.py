@@ -1,10 +1,10 @@
 """What holds what: bodies that nothing stops from moving, along the depth or in the front plane."""
 
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
 
 import numpy as np
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.solids.body import EVERY_WAY, Body, Tie, Way
 from shadbo.core.solids.space import EPS_MM, Space
 

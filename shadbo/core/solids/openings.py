@@ -1,8 +1,8 @@
 """Openings that leave their board."""
 
 from collections.abc import Iterable
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.polygon import box_of
 from shadbo.core.solids.body import Body
 from shadbo.core.solids.space import EPS_MM

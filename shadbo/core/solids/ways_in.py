@@ -1,9 +1,8 @@
 """Ways in: what cannot get to its place, because the frame is narrower on the way than the thing is large."""
 
-from dataclasses import dataclass
-
 import numpy as np
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.solids.body import Body
 from shadbo.core.solids.space import EPS_MM, Space
 

@@ -1,8 +1,8 @@
 """What is sent out: sheets from measured sizes alone, a frame to be finished; with the day when it should be here."""
 
 import datetime as dt
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.plan import Plan
 from shadbo.core.steps.outside import by_machine, lead_days
 from shadbo.core.steps.site import Site, site_of

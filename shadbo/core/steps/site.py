@@ -1,11 +1,11 @@
 """What the steps of a plan are made from: its assembly, its facets, and short ways of saying sizes."""
 
 from collections.abc import Iterable
-from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Assembly, Part
 from shadbo.core.build.closing import glazing_kinds
 from shadbo.core.checks.faceted import Faceted
+from shadbo.core.dataclass import dataclass
 from shadbo.core.hang.hang_plan import HangPlan
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan

@@ -1,10 +1,10 @@
 """One step of the work: what it makes of what, how, with what, and what is looked at before it counts as done."""
 
 import datetime as dt
-from dataclasses import dataclass
 from typing import Literal
 
 from shadbo.core.build.assembly import ViewName
+from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.calendar import Calendar

@@ -1,7 +1,6 @@
 """The canvas on its bars, as it is or as it will be stretched: size, shape, bars, weight."""
 
-from dataclasses import dataclass
-
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.pieces import Brace, LooseCanvas, StretchedCanvas
 from shadbo.core.sheet.quantity import Quantity

@@ -1,7 +1,6 @@
 """Fit chain of a rabbeted frame: package, allowance, lip, face; and the rails that bow."""
 
-from dataclasses import dataclass
-
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Sheet
 from shadbo.core.sheet.units import MM

@@ -1,7 +1,6 @@
 """Flat pieces: paper, puzzle, needlework, panel, pressed plant."""
 
-from dataclasses import dataclass
-
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
 from shadbo.core.sheet.quantity import Quantity

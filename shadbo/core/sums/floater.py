@@ -1,10 +1,10 @@
 """The floater: inside and outside size, face position and pad, line and length of the screws."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from functools import lru_cache
 from itertools import combinations_with_replacement
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import DUST, Quantity
 from shadbo.core.sheet.sheet import Sheet
 from shadbo.core.sheet.units import MM

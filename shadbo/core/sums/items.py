@@ -1,7 +1,6 @@
 """Pieces that stand together in one frame: size, how far each stands out in front and behind, mass, outline."""
 
-from dataclasses import dataclass
-
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.measures import measures

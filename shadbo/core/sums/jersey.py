@@ -4,8 +4,8 @@ Plain geometry about the mat's middle, x right, y up, all in mm; the sizes given
 """
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.polygon import Dot, Ring, apart, moved, offset, stepped
 
 

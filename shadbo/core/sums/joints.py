@@ -1,9 +1,9 @@
 """Corner joints: mitre, biscuits, splines, plates; and how much a small error of the saw opens the last mitre."""
 
 import math
-from dataclasses import dataclass
 from typing import TypeVar
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import Quantity
 
 ROOT2 = math.sqrt(2)

@@ -1,7 +1,8 @@
 """Lamps in a light box: rows of strip, the void that mixes their light, the supply."""
 
 import math
-from dataclasses import dataclass
+
+from shadbo.core.dataclass import dataclass
 
 
 @dataclass(frozen=True, slots=True)

@@ -2,9 +2,10 @@
 
 import math
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
 from itertools import permutations
 from typing import Literal
+
+from shadbo.core.dataclass import dataclass
 
 Rounding = Literal["up", "down", "nearest"]
 ROUND: dict[Rounding, Callable[[float], float]] = {

@@ -1,7 +1,6 @@
 """The shape of a flat piece from its readings: size, taper, waist, rack, misfit, outline."""
 
-from dataclasses import dataclass
-
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.kinds import PUZZLE_MM, SORT_THICK_MM, noun_of
 from shadbo.core.pieces.measures import measures, prefix

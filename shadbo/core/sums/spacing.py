@@ -2,9 +2,9 @@
 
 import math
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
 from itertools import pairwise
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import DUST
 
 PENCIL_MM = 1.0

@@ -4,9 +4,9 @@ Points are in millimetres, x to the right and y up, from the piece's middle, see
 """
 
 import math
-from dataclasses import dataclass
 from functools import lru_cache
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Sheet
 from shadbo.core.sheet.units import MM, ONE

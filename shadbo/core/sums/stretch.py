@@ -1,8 +1,8 @@
 """Stretching a canvas: bars, cloth, print with its bleed, corner limit, and the order of the staples."""
 
 import math
-from dataclasses import dataclass
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.pieces import LooseCanvas
 from shadbo.core.shapes.plane import Dot

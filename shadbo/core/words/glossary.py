@@ -2,7 +2,8 @@
 
 import re
 from collections.abc import Iterable
-from dataclasses import dataclass
+
+from shadbo.core.dataclass import dataclass
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,11 +8,11 @@ ISO 80000-3). They are shown rounded to a mark, and rounding has a direction.
 import math
 import re
 import unicodedata
-from dataclasses import dataclass
 from fractions import Fraction
 from functools import lru_cache
 from typing import Literal
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.sheet import Way, to_mark
 
 MM_PER_INCH = 25.4

@@ -1,7 +1,6 @@
 """Sentences with lengths in them, in both systems at once."""
 
-from dataclasses import dataclass
-
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Way
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG, KG, KG_PER_POUND, MM, MM2, MONEY, N_PER_MM, N

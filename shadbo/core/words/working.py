@@ -1,7 +1,6 @@
 """The working of a line, as tokens for the screen: numbers, signs, and the lines that they come from."""
 
-from dataclasses import dataclass
-
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import ONE, unit_name
 from shadbo.core.words.lengths import Both, Mark

@@ -1,8 +1,7 @@
 """Lines that any display may have: readings round a piece, trims, what a mount carries, the wire's room."""
 
-from dataclasses import dataclass
-
 from shadbo.core.build.facets.facet import Axes, Facet, keyed
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import Quantity
 
 

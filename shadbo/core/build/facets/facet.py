@@ -5,9 +5,10 @@ A facet is there or not; where it is there, so are its lines, save those that sa
 stands here once, with its field.
 """
 
-from dataclasses import dataclass, field, fields
+from dataclasses import field, fields
 from typing import Any, Self, get_args, get_type_hints
 
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.sheet import Sheet
 

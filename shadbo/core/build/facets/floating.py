@@ -1,8 +1,7 @@
 """Lines of a floated canvas: gap, face, ledge, screws, and of the canvas on its bars."""
 
-from dataclasses import dataclass
-
 from shadbo.core.build.facets.facet import Axes, Facet, keyed
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import Quantity
 
 

@@ -1,8 +1,7 @@
 """Lines of boxes and open frames that hold several things: field, pegs, cards, letters, lamps."""
 
-from dataclasses import dataclass
-
 from shadbo.core.build.facets.facet import Axes, Facet, keyed
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import Quantity
 
 

@@ -1,8 +1,7 @@
 """Lines of a package in its rabbet: fit, depth, air, boards, mats, joints."""
 
-from dataclasses import dataclass
-
 from shadbo.core.build.facets.facet import Axes, Facet, keyed
+from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import Quantity
 
 

@@ -1,11 +1,11 @@
 """What every floater shares: an even gap, the best placement, screws from behind, and the views of it all."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Assembly, Join, Part
 from shadbo.core.build.marked import Pictured
 from shadbo.core.build.setting import BackRail, Margins, Room, Suitability
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.floating.answers import answers
 from shadbo.core.displays.floating.bodies import floater_bodies, floater_rails

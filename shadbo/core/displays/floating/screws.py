@@ -1,10 +1,10 @@
 """Screws of a floater: length, line, and places clear of keys, folds, braces and hangers."""
 
-from dataclasses import dataclass
 from typing import get_args
 
 from shadbo.core.build.assembly import Dot, Fixing, Side
 from shadbo.core.build.screws import screw_between
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.floating.options import FloatingOptions
 from shadbo.core.sheet.quantity import Quantity

@@ -1,9 +1,9 @@
 """Shapes of a floater in the edge plane and in the front plane, its dimensions and its depth ladder."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Callout, Dimension, Dot, Fixing, Layer, Ring
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.shapes.rings import mitred
 from shadbo.core.sheet.quantity import Quantity

@@ -1,10 +1,10 @@
 """Several pieces in one frame: read, arranged by rule or by hand, with the field that shows round them."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Dot, Part, Ring
 from shadbo.core.build.marked import Forbidden, Pictured, Shown
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask
 from shadbo.core.displays.gathered.options import Layout

@@ -1,9 +1,9 @@
 """The rabbeted frame that several displays stand in: profile from the rack, fit, hold, rails, depth."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
 from shadbo.core.build.setting import BackRail, Suitability
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.milled import spare_mm
 from shadbo.core.displays.rabbeted.options import FrameOptions

@@ -1,13 +1,13 @@
 """Which corner joint a frame takes, and its sums: by the load, the longest side and the depth of the rail."""
 
 import math
-from dataclasses import dataclass
 from typing import get_args
 
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import choice_row, told
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.glue import CornerJoint, JointPiece, why_not_glue
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.displays.rabbeted.options import Joint

@@ -1,12 +1,12 @@
 """Build a rabbeted package, with or without glazing, into an assembly: the part that all such displays share."""
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Assembly, Back, Callout, Dimension, Join, Part, Ring
 from shadbo.core.build.marked import Forbidden, Shown, Spot, Window
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.build.setting import Margins, Room
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.bodies import begins_of, fastened, frame_bodies, slab_bodies, ties_of
 from shadbo.core.displays.rabbeted.filling import filler_slabs

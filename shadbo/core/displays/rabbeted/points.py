@@ -1,9 +1,9 @@
 """Closing a rabbeted frame from behind: points or clips round the package, and what covers the back."""
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Back, Fixing, Join, Part
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.frame import Frame, edge_walk
 from shadbo.core.displays.rabbeted.slabs import Slab

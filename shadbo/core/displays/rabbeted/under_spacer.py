@@ -2,11 +2,12 @@
 
 import itertools
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
 from shadbo.core.build.assembly import Part
 from shadbo.core.build.marked import Window
 from shadbo.core.build.mounts import MountPlan
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.filling import FILLING, Piled, piled
 from shadbo.core.displays.rabbeted.slabs import HATCH, Slab

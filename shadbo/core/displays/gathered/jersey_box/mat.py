@@ -1,8 +1,7 @@
 """The mat of a jersey box: who sits where, the opening, windows and notches."""
 
-from dataclasses import dataclass
-
 from shadbo.core.build.marked import Window
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered.gathered import Gathered
 from shadbo.core.displays.gathered.jersey_box.options import JerseyOptions, Seat

@@ -1,9 +1,9 @@
 """A box frame bought ready made: what the tape says of it, and the depth at which its bent tabs close."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
 from shadbo.core.build.assembly import Dimension, Layer, Part, Ring
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.filling import FILLING
 from shadbo.core.displays.rabbeted.ready_made.options import BoughtFrame
