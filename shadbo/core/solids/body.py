@@ -5,6 +5,7 @@ middle) and a stretch of depth (z from the frame's front edge towards the wall, 
 """
 
 from collections.abc import Iterable, Sequence
+from functools import lru_cache
 from typing import Literal, get_args
 
 from shapely import Polygon, union_all
@@ -62,11 +63,19 @@ def _inside(hole: Ring, ring: Ring) -> bool:
 
 def shape_of(prism: Prism) -> Polygon:
     """A prism's outline less its holes, as the geometry library has it; in several pieces where a hole cuts it."""
-    whole = Polygon(prism.ring)
-    if not whole.is_valid:
-        whole = whole.buffer(0)
-    holes = [Polygon(h).buffer(0) for h in prism.holes]
-    return whole.difference(union_all(holes)) if holes else whole
+    return _cut_out(prism.ring, prism.holes)
+
+
+@lru_cache(maxsize=512)
+def _cut_out(ring: Ring, holes: tuple[Ring, ...]) -> Polygon:
+    whole = _whole(ring)
+    return whole.difference(union_all([_whole(h) for h in holes])) if holes else whole
+
+
+def _whole(ring: Ring) -> Polygon:
+    """An outline as an area; one that crosses itself as the library mends it."""
+    area = Polygon(ring)
+    return area if area.is_valid else area.buffer(0)
 
 
 Enters = Literal["from behind", "from the front", "made with the frame"]

@@ -25,6 +25,54 @@ class Loose:
     way: Way
 
 
+class _Pairs:
+    """Prisms that are asked, ``ones``, against those that can stop them, ``others``; screws are neither.
+
+    ``flat[i, j]``: they are of two bodies and overlap in the front plane; ``deep``, along the depth.
+    """
+
+    def __init__(self, space: Space) -> None:
+        fixed = space.fixed | space.stops
+        rest = space.bites & ~fixed
+        self.space = space
+        self.ones = np.nonzero(~(rest | fixed))[0]
+        self.others = np.nonzero(~rest)[0]
+        self.at = np.ix_(self.ones, self.others)
+        there = space.owner[self.ones][:, None] != space.owner[self.others]
+        shared = space.shared[self.at]
+        self.flat = there & space.near[self.at]
+        self.deep = there & (shared[:, :, 2] > EPS_MM)
+        beside = self.deep & ~space.holed[self.at]
+        self.along = tuple(beside & (shared[:, :, 1 - axis] > EPS_MM) for axis in (0, 1))
+
+    def bodies(self, pairs: np.ndarray) -> Stops:
+        """By body, those that one of its prisms makes such a pair with."""
+        one, other = np.nonzero(pairs)
+        owner = self.space.owner
+        out: dict[int, int] = {}
+        for a, b in set(zip(owner[self.ones[one]].tolist(), owner[self.others[other]].tolist(), strict=True)):
+            out[1 << a] = out.get(1 << a, 0) | 1 << b
+        return out
+
+    def beside(self, way: Way) -> Stops:
+        """What stands beside a body on one side within some air, or has it in an opening with so little on it."""
+        axis, upwards = (0 if way in ("left", "right") else 1), way in ("right", "up")
+        low, high = self.space.low[:, axis], self.space.high[:, axis]
+        mine, theirs = (a[self.ones] for a in (low, high)), (a[self.others] for a in (low, high))
+        (low, high), (their_low, their_high) = mine, theirs
+        gap = their_low - high[:, None] if upwards else low[:, None] - their_high
+        past = their_high > high[:, None] if upwards else their_low < low[:, None]
+        pairs = self.along[axis] & past & (gap <= PLAY_MM)
+        for n, box in self.space.square_holes:
+            column = np.searchsorted(self.others, n)
+            if column == len(self.others) or self.others[column] != n:
+                continue
+            air = box[2 + axis] - high if upwards else low - box[axis]
+            within = self.space.in_hole[n][self.ones] & (air >= -EPS_MM) & (air <= PLAY_MM)
+            pairs[:, column] |= self.deep[:, column] & within
+        return self.bodies(pairs)
+
+
 def loose(space: Space, ties: Iterable[Tie]) -> list[Loose]:
     """Bodies that nothing held stops from moving: the chain ends at the frame.
 
@@ -32,20 +80,19 @@ def loose(space: Space, ties: Iterable[Tie]) -> list[Loose]:
     air, or by lying pressed, in a stack, between two things; either way by what it is tied to. Screws and dowels
     are not asked; points and clips, fixed to their rails, are things that others lie against.
     """
-    fixed = space.fixed | space.stops
-    rest = space.bites & ~fixed
-    there = ~((rest | fixed)[:, None] | rest) & (space.owner[:, None] != space.owner)
-    flat = there & space.near
+    pairs = _Pairs(space)
+    front, back = space.low[:, 2], space.high[:, 2]
+    one, other = pairs.ones, pairs.others
     lies: dict[Way, Stops] = {
-        "forwards": _bodies(space, flat & (np.abs(space.low[:, None, 2] - space.high[:, 2]) <= LYING_MM)),
-        "backwards": _bodies(space, flat & (np.abs(space.high[:, None, 2] - space.low[:, 2]) <= LYING_MM)),
+        "forwards": pairs.bodies(pairs.flat & (np.abs(front[one][:, None] - back[other]) <= LYING_MM)),
+        "backwards": pairs.bodies(pairs.flat & (np.abs(back[one][:, None] - front[other]) <= LYING_MM)),
     }
     tied = _tied(space, ties)
     fixed_on = sum(1 << n for n, b in enumerate(space.bodies) if b.fixed or b.stops)
     out: list[Loose] = []
     for way in EVERY_WAY:
         along = way in lies
-        stops = dict(lies[way] if along else _beside(space, way, there))
+        stops = dict(lies[way] if along else pairs.beside(way))
         for body, by in tied[way].items():
             stops[body] = stops.get(body, 0) | by
         held = _chain(fixed_on, stops, None if along else (lies["forwards"], lies["backwards"]))
@@ -84,27 +131,3 @@ def _reached(held: int, stops: Stops) -> int:
         held |= new
         left = [(body, by) for body, by in left if not body & new]
     return held
-
-
-def _bodies(space: Space, pairs: np.ndarray) -> Stops:
-    """By body, those that one of its prisms makes such a pair with."""
-    one, other = np.nonzero(pairs)
-    out: dict[int, int] = {}
-    for a, b in set(zip(space.owner[one].tolist(), space.owner[other].tolist(), strict=True)):
-        out[1 << a] = out.get(1 << a, 0) | 1 << b
-    return out
-
-
-def _beside(space: Space, way: Way, there: np.ndarray) -> Stops:
-    """What stands beside a body on one side within some air, or has it in an opening with so little on it."""
-    axis, upwards = (0 if way in ("left", "right") else 1), way in ("right", "up")
-    deep = there & (space.shared[:, :, 2] > EPS_MM)
-    low, high = space.low[:, axis], space.high[:, axis]
-    gap = low - high[:, None] if upwards else low[:, None] - high
-    past = high > high[:, None] if upwards else low < low[:, None]
-    pairs = deep & (space.shared[:, :, 1 - axis] > EPS_MM) & ~(space.in_hole | space.in_hole.T)
-    pairs &= past & (gap <= PLAY_MM)
-    for n, box in space.square_holes:
-        air = box[2 + axis] - high if upwards else low - box[axis]
-        pairs[:, n] |= deep[:, n] & space.in_hole[n] & (air >= -EPS_MM) & (air <= PLAY_MM)
-    return _bodies(space, pairs)

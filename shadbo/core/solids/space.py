@@ -21,8 +21,8 @@ class Space:
 
     ``shared[i, j]`` is how far the boxes of prisms i and j overlap along x, y and depth, in mm; below nothing it is
     the gap between them. ``near[i, j]`` tells whether they overlap in the front plane, neither in a square hole of
-    the other. ``owner[i]`` is the index of the body that prism i belongs to. ``square_holes`` are the holes along the
-    axes: the prism's number, and the hole's box. ``fixed``, ``stops``, ``laid``, ``bites`` and ``gives`` are
+    the other, which is ``holed``. ``owner[i]`` is the index of the body that prism i belongs to. ``square_holes`` are
+    the holes along the axes: the prism's number, and the hole's box. ``fixed``, ``stops``, ``laid``, ``bites`` and ``gives`` are
     yes or no for each prism, of its body.
     """
 
@@ -43,8 +43,9 @@ class Space:
         self.shared = np.minimum(self.high[:, None], self.high) - np.maximum(self.low[:, None], self.low)
         self.square_holes = [(n, box_of(h)) for n, p in enumerate(self.prisms) for h in p.holes if is_rect(h)]
         self.in_hole = self._in_holes()
+        self.holed = self.in_hole | self.in_hole.T
         shares = (self.shared[:, :, 0] > EPS_MM) & (self.shared[:, :, 1] > EPS_MM)
-        self.near = shares & ~(self.in_hole | self.in_hole.T)
+        self.near = shares & ~self.holed
         told = [(b.fixed, b.stops, b.laid, b.bites, b.gives) for b in self.bodies]
         by_prism = np.array(told, dtype=bool).reshape(-1, 5)[self.owner]
         self.fixed, self.stops, self.laid, self.bites, self.gives = by_prism.T
