@@ -22,8 +22,8 @@ class Space:
     ``shared[i, j]`` is how far the boxes of prisms i and j overlap along x, y and depth, in mm; below nothing it is
     the gap between them. ``near[i, j]`` tells whether they overlap in the front plane, neither in a square hole of
     the other, which is ``holed``. ``owner[i]`` is the index of the body that prism i belongs to. ``square_holes`` are
-    the holes along the axes: the prism's number, and the hole's box. ``fixed``, ``stops``, ``laid``, ``bites`` and ``gives`` are
-    yes or no for each prism, of its body.
+    the holes along the axes: the prism's number, and the hole's box. ``fixed``, ``stops``, ``laid``, ``bites`` and
+    ``gives`` are yes or no for each prism, of its body.
     """
 
     def __init__(self, bodies: Sequence[Body]) -> None:
