@@ -24,8 +24,8 @@ MAY_KNOW = {
     "cli": {"core", "files", "store", "work", "web", "demo", "cutter", "gauge", "cli"},
 }
 ROOMS = (
-    "dataclass", "sheet", "words", "shop", "shapes", "solids", "pieces", "layout", "decisions", "findings", "options", "job",
-    "desk", "sums", "asking", "season", "build", "hang", "checks", "displays", "plan", "effects", "assess",
+    "dataclass", "sheet", "words", "shop", "shapes", "solids", "pieces", "layout", "decisions", "findings", "options",
+    "job", "desk", "sums", "asking", "season", "build", "hang", "checks", "displays", "plan", "effects", "assess",
     "roles", "next_step", "stations", "guide", "cutting", "steps", "history", "label", "change", "advise", "drawing",
     "compare", "arranging", "settings", "schedule", "record", "learned", "exercises",
 )  # fmt: skip
