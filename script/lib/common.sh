@@ -5,6 +5,7 @@ VAR="$ROOT/var"
 mkdir -p "$VAR"
 LOGS="$VAR/log"
 mkdir -p "$LOGS"
+unset PYTHONDONTWRITEBYTECODE  # each process that serves, works or tests would compile everything anew
 
 say() { printf '· %s\n' "$*" >&2; }
 die() { printf 'shadbo: %s\n' "$*" >&2; exit 1; }
