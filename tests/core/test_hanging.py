@@ -53,6 +53,14 @@ def test_the_middle_hangs_at_eye_height():
         assert top - s["frame.outside_height"].value / 2 == pytest.approx(1450)
 
 
+@given(st.floats(200, 900), st.floats(1200, 1700), st.sampled_from(["0.5 mm", "1 mm", "1/16 in"]))
+def test_a_hook_is_told_to_the_mark_though_its_sum_has_half_of_one(high: float, eye: float, mark: str):
+    p = plan(job(canvas(w=400, h=high)), shop(mark=mark), length("hanging/eye", eye))
+    told = p.hang.hook_marked(p.desk.mark).mm
+    assert abs(told / p.desk.mark.mm - round(told / p.desk.mark.mm)) < 1e-6
+    assert abs(told - p.hang.hook_height.value) <= p.desk.mark.mm / 2 + 1e-9
+
+
 def test_hangers_sit_a_third_down_at_equal_distances():
     p = plan()
     s = p.desk.sheet

@@ -4,10 +4,12 @@ from shadbo.core.build.assembly import Dot
 from shadbo.core.dataclass import dataclass
 from shadbo.core.hang.screw import Beside
 from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG
 from shadbo.core.shop.boards import Tape
 from shadbo.core.shop.materials import Hanger, HangerKind, Wire
-from shadbo.core.words.lengths import Both
+from shadbo.core.words.lengths import Both, Mark
+from shadbo.core.words.words import Mm
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,6 +45,10 @@ class HangPlan:
     screws_across: Quantity | None = None
     bends: Quantity | None = None
     strip: Tape | None = None
+
+    def hook_marked(self, mark: Mark) -> Mm:
+        """How high the hook is marked on the wall: to the mark, since nobody drills at half of one."""
+        return Mm(to_mark(self.hook_height.value, mark.mm, "nearest"))
 
     @property
     def wall_fixings(self) -> int:

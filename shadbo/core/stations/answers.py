@@ -57,4 +57,4 @@ def answer(plan: Plan, name: StationName) -> tuple[Both, Both]:
     if name in plan.assembly.answers:
         return plan.assembly.answers[name]
     what = {"strips": "top edge", "ledge": "ledge"}.get(plan.hang.kind, "hook")
-    return both(KINDS[plan.hang.kind]), say(mark, f"{what} at {{}}", plan.hang.hook_height)
+    return both(KINDS[plan.hang.kind]), say(mark, f"{what} at {{}}", plan.hang.hook_marked(mark))

@@ -86,7 +86,7 @@ def questions(plan: Plan) -> list[Question]:
     what = {"strips": "Top edge above the floor", "ledge": "Ledge above the floor"}.get(
         hang.kind, "Wall half's point above the floor" if own_cleat else "Hook above the floor"
     )
-    rows.append(told(what, say(mark, "{}", hang.hook_height), "hang.hook"))
+    rows.append(told(what, say(mark, "{}", hang.hook_marked(mark)), "hang.hook"))
     if len(hang.hooks) == 2:
         rows.append(told("Between the hooks", say(mark, "{}", Mm(hang.hooks[1] - hang.hooks[0])), "", "level them"))
     if hang.bumper_mm > 0:

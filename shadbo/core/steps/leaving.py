@@ -191,7 +191,7 @@ def _gone(site: Site) -> Iterator[Step]:
         "Hand it over",
         (Made(GONE),),
         (PACKED,),
-        (site.say("for the wall: {} above the floor", site.hang.hook_height),),
+        (site.say("for the wall: {} above the floor", site.hang.hook_marked(site.desk.mark)),),
         view="back",
         stuff="piece",
         minutes=site.took("label"),

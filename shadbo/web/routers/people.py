@@ -7,14 +7,12 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Path, status
 from pydantic import Field
 
-from shadbo.core.decisions.edit import BadEdit
 from shadbo.core.roles import ROLE_SAYS, Role, may
-from shadbo.core.shop.calendar import NotHours, hours_text, parse_hours, parse_shut, shut_text
-from shadbo.core.shop.crew import MOST_RATE, Worker
+from shadbo.core.settings import typed
+from shadbo.core.shop.calendar import hours_text, shut_text
+from shadbo.core.shop.crew import Worker
 from shadbo.core.shop.shop import Shop
 from shadbo.core.shop.values import Line
-from shadbo.core.words.amounts import NotAnAmount, parse_number
-from shadbo.core.words.days import NotADay
 from shadbo.core.words.stages import STAGE_WORDS, STAGES, Stage
 from shadbo.store.people import JOIN_HOURS, PAIR_MINUTES, Person
 from shadbo.web.bodies import Body, EditId
@@ -150,9 +148,10 @@ def set_hours(people: PeopleDep, store: StockDep, person_id: PersonId, body: Hou
     name = people.get(person_id).name
 
     def change(shop: Shop) -> tuple[Shop, str]:
-        worker = _worker(shop, shop.crew.get(person_id, Worker()), body)
-        said = f"{name}: {_said(shop, worker)}"
-        return shop.model_copy(update={"crew": {**shop.crew, person_id: worker}}), said
+        was, today = shop.crew.get(person_id, Worker()), dt.date.today()
+        now = typed.worker(shop, was, body.hours, body.away, body.rate, body.leaves, today)
+        said = f"{name}: {typed.worker_said(shop, now)}"
+        return shop.model_copy(update={"crew": {**shop.crew, person_id: now}}), said
 
     return _hours_of(store.change(change, body.edit_id), person_id)
 
@@ -173,37 +172,6 @@ def _hours_of(shop: Shop, person_id: str) -> CrewHours:
     stages = tuple(StageOf(s, STAGE_WORDS[s], s not in worker.leaves) for s in STAGES)
     usual, away = hours_text(shop.calendar.hours), shut_text(worker.away)
     return CrewHours(person_id, own, usual, away, rate, shop.currency, stages)
-
-
-def _said(shop: Shop, worker: Worker) -> str:
-    parts = [hours_text(worker.hours) if worker.hours is not None else "works whenever it is open"]
-    parts += [f"away {shut_text(worker.away)}"] if worker.away else []
-    parts += [f"{shop.currency} {worker.rate:g} an hour"] if worker.rate is not None else []
-    left = [STAGE_WORDS[s] for s in STAGES if s in worker.leaves]
-    parts += [f"leaves to others: {', '.join(left)}"] if left else []
-    return ", ".join(parts)
-
-
-def _worker(shop: Shop, was: Worker, body: HoursTo) -> Worker:
-    """What is typed, refused at its field."""
-    try:
-        own = was.hours if body.hours is None else parse_hours(body.hours) or None
-    except NotHours as bad:
-        raise BadEdit("hours", str(bad), body.hours) from None
-    try:
-        away = was.away if body.away is None else parse_shut(body.away, dt.date.today(), shop.system == "in")
-    except NotADay as bad:
-        raise BadEdit("away", str(bad), body.away) from None
-    rate = was.rate
-    if body.rate is not None:
-        try:
-            rate = parse_number(body.rate) if body.rate.strip() else None
-        except NotAnAmount as bad:
-            raise BadEdit("rate", str(bad), body.rate) from None
-        if rate is not None and not 0 <= rate <= MOST_RATE:
-            raise BadEdit("rate", f"between 0 and {MOST_RATE} makes sense here", body.rate or "")
-    leaves = was.leaves if body.leaves is None else tuple(dict.fromkeys(body.leaves))
-    return Worker(hours=own, away=away, rate=rate, leaves=leaves)
 
 
 @router.delete("/{person_id}/devices")

@@ -8,14 +8,14 @@ from fastapi import APIRouter
 from pydantic import Field
 
 from shadbo.core.decisions.edit import BadEdit
+from shadbo.core.settings import typed
 from shadbo.core.settings.habits import Habits, changed, habits
 from shadbo.core.settings.shown import Worked, worked
 from shadbo.core.settings.table import Setting
 from shadbo.core.settings.values import BadSetting, Worth, differ, read, says, set_to, settings_of, value_of
-from shadbo.core.shop.calendar import Calendar, NotHours, hours_text, parse_hours, parse_shut, shut_text, zones
+from shadbo.core.shop.calendar import hours_text, shut_text, zones
 from shadbo.core.shop.shop import Practice, Shop
 from shadbo.core.shop.values import Line
-from shadbo.core.words.days import NotADay
 from shadbo.core.words.lengths import MarkName, System
 from shadbo.web.bodies import Body, EditId
 from shadbo.web.deps import JobsDep, StockDep
@@ -134,33 +134,6 @@ def set_habit(store: StockDep, body: SetTo) -> PracticeView:
     return _view(store.change(change, body.edit_id))
 
 
-def _calendar(shop: Shop, body: AboutTo) -> Calendar:
-    """Hours and closed days as they are typed; what is not sent stays."""
-    try:
-        hours = shop.calendar.hours if body.hours is None else parse_hours(body.hours)
-    except NotHours as bad:
-        raise BadEdit("hours", str(bad), body.hours) from None
-    if not hours:
-        raise BadEdit("hours", "it must be open on some day: Mon-Fri 8:30-17:30, Sat 9-13", body.hours)
-    try:
-        today = dt.date.today()
-        shut = shop.calendar.shut if body.closed is None else parse_shut(body.closed, today, shop.system == "in")
-    except NotADay as bad:
-        raise BadEdit("closed", str(bad), body.closed) from None
-    zone = shop.calendar.zone if body.zone is None else body.zone.strip()
-    if zone not in zones():
-        raise BadEdit("zone", "no time zone of this name: Europe/Copenhagen", zone)
-    return Calendar(hours=hours, shut=shut, zone=zone)
-
-
-def _told(was: Calendar, now: Calendar) -> list[tuple[str, str, str]]:
-    return [
-        ("Open", hours_text(was.hours), hours_text(now.hours)),
-        ("Closed", shut_text(was.shut), shut_text(now.shut)),
-        ("Clock", was.zone, now.zone),
-    ]
-
-
 @router.post("/about")
 @opens_to("practice")
 def set_about(store: StockDep, body: AboutTo) -> PracticeView:
@@ -172,8 +145,8 @@ def set_about(store: StockDep, body: AboutTo) -> PracticeView:
             raise BadEdit("name" if not after["name"] else "currency", "cannot be left empty", "")
         words = {"name": "Name", "currency": "Currency", "mark": "Mark"}
         said = [f"{words[k]}: {getattr(shop, k)} to {v}" for k, v in after.items() if getattr(shop, k) != v]
-        calendar = _calendar(shop, body)
-        said += [f"{word}: {now or 'none'}" for word, was, now in _told(shop.calendar, calendar) if was != now]
+        calendar = typed.calendar(shop, body.hours, body.closed, body.zone, dt.date.today())
+        said += typed.calendar_said(shop.calendar, calendar)
         changed_shop = Shop.model_validate(shop.model_dump() | after | {"calendar": calendar})
         return changed_shop, ", ".join(said) or "nothing"
 
