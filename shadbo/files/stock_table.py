@@ -22,19 +22,27 @@ def _columns(drawer: StockKind) -> tuple[tuple[str, ...], tuple[str, ...]]:
 KINDS: dict[str, tuple[str, type[Value], tuple[str, ...], tuple[str, ...]]] = {
     d.one: (d.home, d.model, *_columns(d)) for d in STOCK_KINDS
 }
-STOCK_COLUMNS = ("type", "id", "name", *dict.fromkeys(c for _, _, n, w in KINDS.values() for c in (*n, *w)))
+OFFERED = {"yes": True, "no": False}
+STOCK_COLUMNS = (
+    "type",
+    "id",
+    "name",
+    "offered",
+    *dict.fromkeys(c for _, _, n, w in KINDS.values() for c in (*n, *w)),
+)
 
 
 def stock_table(text: str, stock: Stock) -> tuple[Taken, Stock]:
-    """Stock to add or replace by id. Columns: type, id, name and the type's own; mm and kg.
+    """Stock to add or replace by id. Columns: type, id, name, whether it is offered, and the type's own; mm and kg.
 
-    The stock as it would be; unchanged where anything is wrong.
+    The stock as it would be; unchanged where anything is wrong. What says nothing of it is offered as it was.
     """
     table = Table(text, ("type", "id", "name"), STOCK_COLUMNS)
     wrong, rows = list(table.wrong), []
     lists: dict[str, dict[str, Value]] = {
         home: {x.id: x for x in getattr(stock, home)} for home, _, _, _ in KINDS.values()
     }
+    retired = dict.fromkeys(stock.retired)
     for line, cells in table.rows:
         known = KINDS.get(cells.get("type", "").lower())
         if known is None:
@@ -42,9 +50,12 @@ def stock_table(text: str, stock: Stock) -> tuple[Taken, Stock]:
             continue
         home, model, numbers, words = known
         data: dict[str, Any] = {"id": cells.get("id", ""), "name": cells.get("name", "")}
-        ok = True
+        offered = cells.get("offered", "").lower()
+        ok = not offered or offered in OFFERED
+        if not ok:
+            wrong.append(Wrong(line, "offered", said(offered), "yes or no"))
         for name, text_ in cells.items():
-            if not text_ or name in ("type", "id", "name"):
+            if not text_ or name in ("type", "id", "name", "offered"):
                 continue
             if name not in (*numbers, *words):
                 wrong.append(Wrong(line, name, said(text_), f"nothing: a {cells['type']} has no {name}"))
@@ -56,10 +67,15 @@ def stock_table(text: str, stock: Stock) -> tuple[Taken, Stock]:
         if ok and fits(model, data, line, wrong):
             new = data["id"] not in lists[home]
             lists[home][data["id"]] = model.model_validate(data)
-            rows.append(Row(line, f"{data['name']}: {'new' if new else 'replaces what is there'}"))
+            retired |= {f"{home}/{data['id']}": None} if offered == "no" else {}
+            if offered == "yes":
+                retired.pop(f"{home}/{data['id']}", None)
+            gone = ", offered no more" if offered == "no" else ""
+            rows.append(Row(line, f"{data['name']}: {'new' if new else 'replaces what is there'}{gone}"))
     if wrong:
         return Taken(tuple(rows), tuple(wrong)), stock
-    after = stock.model_copy(update={home: tuple(items.values()) for home, items in lists.items()})
+    things: dict[str, tuple[Any, ...]] = {home: tuple(items.values()) for home, items in lists.items()}
+    after = stock.model_copy(update={**things, "retired": tuple(retired)})
     return Taken(tuple(rows), ()), after
 
 
@@ -100,7 +116,8 @@ def stock_csv(stock: Stock) -> str:
     writer.writeheader()
     for kind, (home, _, numbers, words) in KINDS.items():
         for item in getattr(stock, home):
-            row: dict[str, object] = {"type": kind}
+            gone = f"{home}/{item.id}" in stock.retired
+            row: dict[str, object] = {"type": kind, "offered": _cell(not gone)}
             for name in ("id", "name", *numbers, *words):
                 cell = getattr(item, name)
                 row[name] = _cell(cell)

@@ -5,12 +5,14 @@ import math
 import zipfile
 
 import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
 from openpyxl import Workbook
 from python_calamine import CalamineWorkbook
 
 from shadbo.core.shop.stock import Stock
 from shadbo.demo.shop import demo_shop
-from shadbo.files.stock_table import KINDS, STOCK_COLUMNS, stock_table, stock_xlsx
+from shadbo.files.stock_table import KINDS, STOCK_COLUMNS, stock_csv, stock_table, stock_xlsx
 from shadbo.files.workbook import MOST_UNPACKED, NotATable, as_text, workbook
 
 STOCK = demo_shop().stock
@@ -26,6 +28,32 @@ def test_every_kind_of_stock_comes_back_as_it_went():
         assert [x["id"] for x in came] == [x["id"] for x in went], home
         for one, other in zip(came, went, strict=True):
             assert same(one, other), home
+
+
+THINGS = [f"{home}/{x.id}" for home, *_ in KINDS.values() for x in getattr(STOCK, home)]
+
+
+@given(st.sets(st.sampled_from(THINGS), max_size=6), st.booleans())
+@settings(max_examples=12)
+def test_what_is_offered_no_more_comes_back_so(gone: set[str], spreadsheet: bool):
+    stock = STOCK.model_copy(update={"retired": tuple(gone)})
+    taken, after = stock_table(as_text(stock_xlsx(stock)) if spreadsheet else stock_csv(stock), Stock())
+    assert taken.wrong == ()
+    assert set(after.retired) == gone
+    again, offered = stock_table(stock_csv(STOCK), stock)
+    assert again.wrong == ()
+    assert offered.retired == ()
+
+
+def test_a_table_that_does_not_say_so_leaves_what_is_offered_alone():
+    head = "type,id,name,offered,thick_mm,kind\n"
+    stock = Stock(retired=("sheets/a",))
+    silent, after = stock_table(head + "sheet,a,A,,3,mdf\n", stock)
+    assert (silent.wrong, after.retired, len(after.sheets)) == ((), ("sheets/a",), 1)
+    assert stock_table(head + "sheet,a,A,yes,3,mdf\n", stock)[1].retired == ()
+    wrong, same_stock = stock_table(head + "sheet,a,A,perhaps,3,mdf\n", stock)
+    assert [(w.line, w.column, w.expected) for w in wrong.wrong] == [(2, "offered", "yes or no")]
+    assert same_stock is stock
 
 
 def same(one: dict[str, object], other: dict[str, object]) -> bool:
