@@ -17,6 +17,7 @@ import urllib.error
 import urllib.request
 import uuid
 from collections import Counter
+from contextlib import suppress
 from dataclasses import dataclass, field
 
 import psycopg
@@ -173,9 +174,12 @@ def main() -> None:
         for t in threads:
             t.start()
         began, killed = time.monotonic(), Counter[str]()
-        while sum(killed.values()) < said.kills:
-            time.sleep(rng.uniform(0.3, 1.2))
-            killed[kill(server, rng)] += 1
+        with suppress(KeyboardInterrupt):  # Ctrl-C ends the killing; what was saved until then is counted
+            while sum(killed.values()) < said.kills:
+                time.sleep(rng.uniform(0.3, 1.2))
+                killed[kill(server, rng)] += 1
+                if sum(killed.values()) % 50 == 0:
+                    print(f"{sum(killed.values())} after {time.monotonic() - began:.0f} s", flush=True)
         time.sleep(2)
         done.set()
         for t in threads:

@@ -2,14 +2,13 @@
 
 from collections.abc import Iterable
 
-import numpy as np
 from shapely import box as rectangle
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.plane import Dot
 from shadbo.core.shapes.rings import rect
 from shadbo.core.solids.body import Body, Prism
-from shadbo.core.solids.space import Space, holds_dot
+from shadbo.core.solids.space import Space, holds_dot, pairs_in
 
 THIN_MM = 1e-3
 LEAST_MM = 1.0
@@ -70,7 +69,7 @@ def bites(space: Space) -> list[Bite]:
     """Every fixing that misses what it is to hold, or goes into what it must not touch."""
     may = space.near & (space.shared[:, :, 2] > 0) & space.bites[:, None] & ~space.bites
     deep: dict[int, dict[int, float]] = {}
-    for i, j in np.argwhere(may).tolist():
+    for i, j in pairs_in(may):
         by = _shared_mm(space, i, j)
         if by > 0:
             thing, met = int(space.owner[j]), deep.setdefault(int(space.owner[i]), {})

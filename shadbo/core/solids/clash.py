@@ -1,11 +1,10 @@
 """Two bodies in one place: which, and by how much."""
 
-import numpy as np
 from shapely import Polygon, maximum_inscribed_circle
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.solids.body import Body
-from shadbo.core.solids.space import EPS_MM, Space
+from shadbo.core.solids.space import EPS_MM, Space, pairs_in
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,7 +31,7 @@ def clashes(space: Space) -> list[Clash]:
     may &= ~(gives[:, None] | gives)
     may &= ~(fixed[:, None] & fixed) & ~(laid[:, None] & laid) & (bite[:, None] == bite)
     worst: dict[tuple[int, int], tuple[float, bool]] = {}
-    for i, j in np.argwhere(may).tolist():
+    for i, j in pairs_in(may):
         found = _shared(space, i, j)
         if found is not None:
             pair = (int(space.owner[i]), int(space.owner[j]))

@@ -35,8 +35,8 @@ class _Pairs:
         fixed = space.fixed | space.stops
         rest = space.bites & ~fixed
         self.space = space
-        self.ones = np.nonzero(~(rest | fixed))[0]
-        self.others = np.nonzero(~rest)[0]
+        self.ones = (~(rest | fixed)).nonzero()[0]
+        self.others = (~rest).nonzero()[0]
         self.at = np.ix_(self.ones, self.others)
         there = space.owner[self.ones][:, None] != space.owner[self.others]
         shared = space.shared[self.at]
@@ -47,7 +47,7 @@ class _Pairs:
 
     def bodies(self, pairs: np.ndarray) -> Stops:
         """By body, those that one of its prisms makes such a pair with."""
-        one, other = np.nonzero(pairs)
+        one, other = pairs.nonzero()
         owner = self.space.owner
         out: dict[int, int] = {}
         for a, b in set(zip(owner[self.ones[one]].tolist(), owner[self.others[other]].tolist(), strict=True)):

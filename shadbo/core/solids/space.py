@@ -89,6 +89,12 @@ class Space:
         return all(holds_dot(p.ring, at) for at in ((left, low), (right, low), (right, high), (left, high)))
 
 
+def pairs_in(table: np.ndarray) -> list[tuple[int, int]]:
+    """Where a square of yes and no says yes: row and column of each."""
+    rows, columns = table.nonzero()
+    return list(zip(rows.tolist(), columns.tolist(), strict=True))
+
+
 def holds_dot(ring: Ring, at: Dot) -> bool:
     """Whether a point lies in an outline: a line from it to the right crosses it an odd number of times.
 

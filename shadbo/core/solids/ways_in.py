@@ -4,7 +4,7 @@ import numpy as np
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.solids.body import Body
-from shadbo.core.solids.space import EPS_MM, Space
+from shadbo.core.solids.space import EPS_MM, Space, pairs_in
 
 
 @dataclass(frozen=True, slots=True)
@@ -28,7 +28,7 @@ def barred(space: Space) -> list[Barred]:
     before = space.high[:, 2] <= space.low[:, None, 2] + EPS_MM
     way = np.where((enters == "from behind")[:, None], behind, before) & (enters != "made with the frame")[:, None]
     worst: dict[int, Barred] = {}
-    for i, j in np.argwhere(space.near & way & loose[:, None] & fixed).tolist():
+    for i, j in pairs_in(space.near & way & loose[:, None] & fixed):
         n = int(space.owner[i])
         by = float(min(space.shared[i, j, 0], space.shared[i, j, 1]))
         if n not in worst or worst[n].by_mm < by:
