@@ -37,12 +37,13 @@ class _Pairs:
         self.space = space
         self.ones = (~(rest | fixed)).nonzero()[0]
         self.others = (~rest).nonzero()[0]
-        self.at = np.ix_(self.ones, self.others)
+        self.column = {n: at for at, n in enumerate(self.others.tolist())}
+        at = np.ix_(self.ones, self.others)
         there = space.owner[self.ones][:, None] != space.owner[self.others]
-        shared = space.shared[self.at]
-        self.flat = there & space.near[self.at]
+        shared = space.shared[at]
+        self.flat = there & space.near[at]
         self.deep = there & (shared[:, :, 2] > EPS_MM)
-        beside = self.deep & ~space.holed[self.at]
+        beside = self.deep & ~space.holed[at]
         self.along = tuple(beside & (shared[:, :, 1 - axis] > EPS_MM) for axis in (0, 1))
 
     def bodies(self, pairs: np.ndarray) -> Stops:
@@ -64,8 +65,8 @@ class _Pairs:
         past = their_high > high[:, None] if upwards else their_low < low[:, None]
         pairs = self.along[axis] & past & (gap <= PLAY_MM)
         for n, box in self.space.square_holes:
-            column = np.searchsorted(self.others, n)
-            if column == len(self.others) or self.others[column] != n:
+            column = self.column.get(n)
+            if column is None:
                 continue
             air = box[2 + axis] - high if upwards else low - box[axis]
             within = self.space.in_hole[n][self.ones] & (air >= -EPS_MM) & (air <= PLAY_MM)
