@@ -2,6 +2,7 @@
 
 import io
 import math
+from dataclasses import replace
 
 import dxfgrabber
 import pytest
@@ -11,7 +12,7 @@ from shapely import Polygon
 
 from shadbo.core.cutting.cut_list import cut_list
 from shadbo.core.decisions.edit import Edit
-from shadbo.core.shapes.rings import centred
+from shadbo.core.shapes.rings import centred, rect
 from shadbo.core.solids.bites import bites, screws_through
 from shadbo.core.solids.body import Body, Prism, Step, rails_round
 from shadbo.core.solids.space import Space
@@ -42,6 +43,23 @@ def test_a_screw_reaches_what_it_holds_or_the_judge_says_which_it_misses():
 def test_a_screw_into_glass_is_told_by_how_far():
     into = screws_through("s", "screw", [(0, 0)], 4, (1, 33), ("card",))
     assert [(x.other, x.by_mm, x.misses) for x in bites(Space([*RAILS, GLASS, CARD, *into]))] == [("glass", 2, False)]
+
+
+@given(st.floats(-6.5, 6.5), st.floats(2, 20), st.booleans())
+def test_a_dowel_holds_in_what_its_middle_line_goes_into_and_only_grazes_what_is_beside_it(
+    off: float, thick: float, upright: bool
+):
+    if abs(off) < 0.01:
+        return
+    r = thick / 2
+    held = Body("item", "item", "wood", (Prism(rect(0, -40, 60, 0), 0, 30),), "item")
+    ring = rect(-30, off - r, 25, off + r)  # its middle line lies so far above the upper edge of what it is to hold
+    turned = [tuple((y, x) for x, y in reversed(r)) for r in (held.prisms[0].ring, ring)]
+    if upright:
+        held = replace(held, prisms=(replace(held.prisms[0], ring=turned[0]),))
+        ring = turned[1]
+    dowel = Body("peg", "dowel", "metal", (Prism(ring, 15 - r / 10, 15 + r / 10),), "peg", bites=True, into=("item",))
+    assert bool(bites(Space([held, dowel]))) == (off > 0)
 
 
 @given(
