@@ -16,6 +16,8 @@ from shadbo.work.kinds import Asked, Kind, Made, WorkRefused
 PR_SET_PDEATHSIG = 1
 NICE = 10
 """Typing goes before heavy work."""
+SHARING = "SHADBO_HEAVY"
+"""“shared” where other programs keep the machine busy all the time: heavy work takes a small share beside them."""
 LOOK_SECONDS = 0.25
 WALL = 10
 """It is done in the time that others leave; after so many times as long as it may take it is given up."""
@@ -78,11 +80,17 @@ def _heard(here: Connection, kind: Kind, given_up: Callable[[], bool]) -> _Told:
             return _Told(failed=f"it was not done after {kind.seconds * WALL} s, and was ended")
 
 
+def _in_time_left_over() -> None:
+    """Whoever types is let in at once, not after a slice of this. Some containers refuse it."""
+    with suppress(OSError):
+        os.sched_setscheduler(0, os.SCHED_IDLE, os.sched_param(0))
+
+
 def _work(there: Connection, kind: Kind, asked: Asked, given: bytes) -> None:
     ctypes.CDLL(None, use_errno=True).prctl(PR_SET_PDEATHSIG, signal.SIGKILL)
     os.nice(NICE)
-    with suppress(OSError):  # whoever types is let in at once, not after a slice of this; refused in some containers
-        os.sched_setscheduler(0, os.SCHED_IDLE, os.sched_param(0))
+    if os.environ.get(SHARING) != "shared":
+        _in_time_left_over()
     limit_data(kind.megabytes)
     resource.setrlimit(resource.RLIMIT_CPU, (kind.seconds, kind.seconds + 1))
     try:

@@ -31,11 +31,11 @@ expect.set_options(timeout=10_000)
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    """A browser test that fails is run once more: the summary counts it, and what it met is looked into."""
+    """A browser test that fails is run again, twice at most: the summary names it, and what it met is looked into."""
     here = Path(__file__).parent
     for item in items:
         if here in item.path.parents:
-            item.add_marker(pytest.mark.flaky(reruns=1))
+            item.add_marker(pytest.mark.flaky(reruns=2))
 
 
 @pytest.fixture(scope="session")

@@ -34,6 +34,17 @@ def test_it_runs_in_another_process_which_is_gone_afterwards():
         os.kill(there, 0)
 
 
+def test_it_takes_the_time_that_others_leave_or_a_small_share_beside_them():
+    with pytest.raises(WorkFailed) as failed:
+        within_limits(odd("turns"), {}, b"")
+    assert str(failed.value).rpartition(": ")[2] == f"{os.SCHED_OTHER} {limits.NICE}", "the tests are such others"
+    turn = os.fork()
+    if turn == 0:
+        limits._in_time_left_over()
+        os._exit(os.sched_getscheduler(0))
+    assert os.waitstatus_to_exitcode(os.waitpid(turn, 0)[1]) == os.SCHED_IDLE
+
+
 def test_what_takes_too_long_is_ended(monkeypatch):
     monkeypatch.setattr(limits, "WALL", 15)  # on a busy machine a second of work takes its time
     begun = time.monotonic()
@@ -72,6 +83,10 @@ def _where(*_: object) -> Made:
     raise RuntimeError(f"I am {os.getpid()}")
 
 
+def _turns(*_: object) -> Made:
+    raise RuntimeError(f"{os.sched_getscheduler(0)} {os.nice(0)}")
+
+
 def _spins(*_: object) -> Made:
     while True:
         pass
@@ -95,6 +110,6 @@ def _dies(*_: object) -> Made:
 ODD = {
     name: Kind(name, run, 1 if name != "dies" else 5, 50)
     for name, run in {
-        "where": _where, "spins": _spins, "sleeps": _sleeps, "grows": _grows, "dies": _dies,
+        "where": _where, "turns": _turns, "spins": _spins, "sleeps": _sleeps, "grows": _grows, "dies": _dies,
     }.items()
 }  # fmt: skip
