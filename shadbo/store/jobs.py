@@ -99,9 +99,9 @@ class Jobs:
         self._follow_the_shop()
         return Finder(self._session, self._workshop_id).find(wanted)
 
-    def copy(self, job_id: int, edit_id: str) -> Kept:
-        """A new job like this one, with nothing cut yet."""
-        return self.make(afresh(self.get(job_id).job), edit_id)
+    def copy(self, job_id: int, edit_id: str, first: str = "") -> Kept:
+        """A new job like this one, with nothing cut yet, about another piece of its set where one is named."""
+        return self.make(afresh(self.get(job_id).job, first), edit_id)
 
     def shelve(self, job_id: int, shelf: Shelf) -> Kept:
         """Put a job on another shelf; nothing of it is lost there."""

@@ -44,9 +44,10 @@ class Step(Body):
 
 
 class Copy(Body):
-    """Under which id a copy is made."""
+    """Under which id a copy is made, and which piece of a set it is to be about."""
 
     edit_id: EditId
+    first: Annotated[str, Field(max_length=40)] = ""
 
 
 class OnShelf(Body):

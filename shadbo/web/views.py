@@ -10,6 +10,7 @@ from shadbo.core.asking.rows import pin_row
 from shadbo.core.assess import assess
 from shadbo.core.build.assembly import ViewName
 from shadbo.core.decisions.edit import Edit
+from shadbo.core.displays.registry import others_of_set
 from shadbo.core.drawing.board import VIEW_WORDS, draw, draw_ladder, views_of
 from shadbo.core.drawing.marks import Fit
 from shadbo.core.drawing.svg import Albums
@@ -121,8 +122,16 @@ class AdviceView:
 
 
 @dataclass(frozen=True, slots=True)
+class PieceName:
+    """A piece by its id, and what it is called."""
+
+    piece: str
+    name: str
+
+
+@dataclass(frozen=True, slots=True)
 class JobView:
-    """A job's header."""
+    """A job's header; ``others`` are pieces of its set, each of which has a frame, and so a job, of its own."""
 
     id: int
     version: int
@@ -133,6 +142,7 @@ class JobView:
     can_undo: bool
     can_redo: bool
     shelf: str
+    others: tuple[PieceName, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -211,7 +221,16 @@ def job_view(kept: Kept) -> JobView:
     """The header of a stored job."""
     j = kept.job
     return JobView(
-        kept.id, kept.version, j.title, j.owner.name, j.due, kept.changed_at, kept.can_undo, kept.can_redo, kept.shelf
+        kept.id,
+        kept.version,
+        j.title,
+        j.owner.name,
+        j.due,
+        kept.changed_at,
+        kept.can_undo,
+        kept.can_redo,
+        kept.shelf,
+        tuple(PieceName(p.id, p.name or p.noun) for p in others_of_set(j)),
     )
 
 

@@ -79,6 +79,15 @@ def test_a_job_is_copied_made_a_pattern_and_thrown_away_with_a_way_back(page: Pa
     expect(page.get_by_role("link", name=re.compile(r"125 · for Maren Tolv"))).to_be_visible()
 
 
+def test_the_other_frame_of_a_pair_gets_a_job_of_its_own(page: Page, demo: None):
+    open_job(page, 117, "sizes")
+    more(page, "Make a job for Boat names, two, of the same set")
+    expect(page.get_by_role("heading", name="Job 124 · Boat names, a pair")).to_be_visible()
+    page.get_by_role("navigation", name="Stations").get_by_role("button").nth(1).click()
+    expect(page.get_by_label("Piece 2 of the set")).to_have_value("Boat names, one")
+    expect(page.locator(".board-area, .drawing").first).to_be_visible()
+
+
 def test_a_day_is_typed_as_it_is_said(page: Page, demo: None):
     open_job(page, 102, "receive")
     due = page.get_by_label("Due")

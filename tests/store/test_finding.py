@@ -3,19 +3,24 @@
 import datetime as dt
 import random
 import unicodedata
+from uuid import uuid4
 
 import pytest
-from hypothesis import given
+from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from sqlalchemy.orm import Session
 
-from shadbo.core.decisions.edit import Edit
+from shadbo.core.assess import assess
+from shadbo.core.decisions.edit import BadEdit, Edit
+from shadbo.core.displays.registry import others_of_set
+from shadbo.core.job.edits import apply
 from shadbo.core.job.job import Hanging, Job, Owner
 from shadbo.core.job.sought import sought
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.words.folding import folded
 from shadbo.store.finding import PAGE, SHELVES, Wanted
 from shadbo.store.jobs import Jobs
+from tests import flat
 from tests.making import job
 
 WORDS = (
@@ -124,3 +129,21 @@ def test_a_copy_is_the_same_job_with_nothing_cut_yet(session: Session):
     assert copy.practice is None
     assert copy.pieces == made.job.pieces
     assert jobs.get(made.id).job.pins, "the one that was copied keeps its cuts"
+
+
+@given(st.tuples(*[st.integers(150, 500)] * 4))
+@settings(max_examples=15, suppress_health_check=[HealthCheck.function_scoped_fixture])
+def test_each_frame_of_a_set_has_a_job_of_its_own_and_one_outside_size(session: Session, mm: tuple[int, ...]):
+    jobs, (w1, h1, w2, h2) = Jobs(session, "here"), mm
+    one = flat.job("window mat", flat.detail("paper", w1, h1, 0.3), {"window_mat": {"shows": "whole sheet"}})
+    two = Edit(at="pieces/piece-2", to={"name": "two", "detail": flat.detail("paper", w2, h2, 0.3)})
+    pair = jobs.make(apply(one, [two])[0], f"p-{uuid4()}")
+    assert [p.id for p in others_of_set(pair.job)] == ["piece-2"]
+    other = jobs.copy(pair.id, f"o-{uuid4()}", first="piece-2")
+    assert [p.id for p in other.job.pieces] == ["piece-2", "piece"]
+    its, others = assess(pair.job, flat.SHOP).desk.sheet, assess(other.job, flat.SHOP).desk.sheet
+    for axis, mine in (("width", w2), ("height", h2)):
+        assert others[f"rail.{axis}"].value == pytest.approx(its[f"rail.{axis}"].value, abs=1.0)
+        assert others[f"piece.{axis}"].value == mine
+    with pytest.raises(BadEdit):
+        jobs.copy(pair.id, f"n-{uuid4()}", first="piece-9")

@@ -2168,11 +2168,16 @@ export interface components {
         };
         /**
          * Copy
-         * @description Under which id a copy is made.
+         * @description Under which id a copy is made, and which piece of a set it is to be about.
          */
         Copy: {
             /** Edit Id */
             edit_id: string;
+            /**
+             * First
+             * @default
+             */
+            first: string;
         };
         /**
          * Corner
@@ -2639,7 +2644,7 @@ export interface components {
         };
         /**
          * JobView
-         * @description A job's header.
+         * @description A job's header; ``others`` are pieces of its set, each of which has a frame, and so a job, of its own.
          */
         JobView: {
             /** Id */
@@ -2663,6 +2668,8 @@ export interface components {
             can_redo: boolean;
             /** Shelf */
             shelf: string;
+            /** Others */
+            others: components["schemas"]["PieceName"][];
         };
         /**
          * Join
@@ -3223,6 +3230,16 @@ export interface components {
             devices: number;
             /** Seen At */
             seen_at: string | null;
+        };
+        /**
+         * PieceName
+         * @description A piece by its id, and what it is called.
+         */
+        PieceName: {
+            /** Piece */
+            piece: string;
+            /** Name */
+            name: string;
         };
         /**
          * PlanView

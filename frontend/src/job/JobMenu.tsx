@@ -19,16 +19,16 @@ export function JobMenu({ onKeys, gauge }: { onKeys: () => void; gauge: GaugeSta
   const job = useOutbox((s) => s.job);
   const { may } = useDoors();
   const go = useNavigate();
-  const asked = useRef("");
+  const asked = useRef({ id: "", first: "none" });
   if (!job) return null;
   const plans = may("plan");
   const params = { path: { job_id: job.id } };
-  const copy = async () => {
-    asked.current ||= newId();
+  const copy = async (first = "") => {
+    if (asked.current.first !== first) asked.current = { id: newId(), first };
     try {
-      const body = { edit_id: asked.current };
+      const body = { edit_id: asked.current.id, first };
       const made = await got(api.POST("/api/jobs/{job_id}/copy", { params, body }));
-      asked.current = "";
+      asked.current = { id: "", first: "none" };
       go(`/jobs/${made.id}?at=receive`);
     } catch (e) {
       session.trouble(words(e));
@@ -66,6 +66,15 @@ export function JobMenu({ onKeys, gauge }: { onKeys: () => void; gauge: GaugeSta
             </button>
           </MenuItem>
         )}
+        {job.others
+          .filter(() => plans)
+          .map((o) => (
+            <MenuItem key={o.piece}>
+              <button type="button" className={item} onClick={() => void copy(o.piece)}>
+                Make a job for {o.name}, of the same set
+              </button>
+            </MenuItem>
+          ))}
         <MenuItem>
           <button type="button" className={item} onClick={() => go(`/jobs/${job.id}/record`)}>
             Its record

@@ -13,6 +13,7 @@ const header = (version: number): JobView => ({
   can_undo: true,
   can_redo: true,
   shelf: "rack",
+  others: [],
 });
 const problem = (status: number, more: Partial<Problem> = {}): Problem => ({
   type: "about:blank",

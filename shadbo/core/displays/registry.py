@@ -5,6 +5,7 @@ from shadbo.core.displays.base import Display
 from shadbo.core.displays.kinds import KINDS, module
 from shadbo.core.findings import Finding, Proposal
 from shadbo.core.job.job import Job
+from shadbo.core.pieces.pieces import Piece
 from shadbo.core.words.words import both
 
 DISPLAYS: tuple[Display, ...] = tuple(module(kind, "build").DISPLAY for kind in KINDS)
@@ -15,6 +16,11 @@ def display_of(job: Job) -> Display:
     piece = job.pieces[0]
     chosen = next(d for d in DISPLAYS if d.home.kind == job.display)
     return chosen if chosen.suits(piece) else next(d for d in DISPLAYS if d.suits(piece))
+
+
+def others_of_set(job: Job) -> tuple[Piece, ...]:
+    """Further pieces of the job that its display does not gather in one frame: each is framed by itself."""
+    return () if display_of(job).gathers else job.pieces[1:]
 
 
 def replaced(job: Job, display: Display) -> tuple[Finding, ...]:

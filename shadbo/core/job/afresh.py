@@ -1,5 +1,6 @@
 """A job once more: the same pieces and decisions, with nothing cut yet."""
 
+from shadbo.core.decisions.edit import BadEdit
 from shadbo.core.job.job import Job
 from shadbo.core.shop.values import STORED
 
@@ -7,9 +8,16 @@ OF_THE_ONE = ("pins", "practice", "mark", "materials", "work", "handed_over", "r
 """What belongs to the one job and not to the next: what was cut, by which habits, and its days."""
 
 
-def afresh(job: Job) -> Job:
-    """The job without what was cut, read as built, photographed or dated, and how its pieces came and left."""
+def afresh(job: Job, first: str = "") -> Job:
+    """The job without what was cut, read as built, photographed or dated, and how its pieces came and left.
+
+    ``first`` is the piece that it is to be about: another one of a set, whose frame is alike outside and has its own
+    sizes inside. Raises BadEdit where the job has no such piece.
+    """
+    if first and all(p.id != first for p in job.pieces):
+        raise BadEdit("first", "this job has no such piece", first)
     of_this_piece = {"picture": None, "condition": "", "leaves": ""}
-    pieces = tuple(p.model_copy(update=of_this_piece) for p in job.pieces)
+    ordered = sorted(job.pieces, key=lambda p: bool(first) and p.id != first)
+    pieces = tuple(p.model_copy(update=of_this_piece) for p in ordered)
     written = job.model_copy(update={"pieces": pieces}).as_written()
     return Job.model_validate({k: v for k, v in written.items() if k not in OF_THE_ONE}, context=STORED)

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from shadbo.core.cutting.cut_list import set_words
+from shadbo.core.displays.registry import others_of_set
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.plan import Plan
 from shadbo.core.steps.site import DAY, Site
@@ -116,6 +117,7 @@ def _read_plan(site: Site) -> Step:
         (
             both("hold a rule to the piece once more: every size that counts"),
             *((both(set_words(site.plan)),) if set_words(site.plan) else ()),
+            *(both(f"{p.name or p.noun} has a frame, and a job, of its own") for p in others_of_set(site.desk.job)),
         ),
         view="edge",
         stuff="paper",

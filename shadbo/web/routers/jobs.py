@@ -58,7 +58,7 @@ def take_in_file(
 @opens_to("plan")
 def copy_job(jobs: JobsDep, job_id: int, body: Copy) -> JobView:
     """A new job like this one, with nothing cut yet. The same edit id again answers with the same job."""
-    return job_view(jobs.copy(job_id, body.edit_id))
+    return job_view(jobs.copy(job_id, body.edit_id, body.first))
 
 
 @router.post("/{job_id}/shelf")
