@@ -1,10 +1,12 @@
 """Putting a scene on paper: scale, place, lanes, and marks inside the paper."""
 
+from typing import Literal
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from shadbo.core.drawing.compose import compose, fit_to
+from shadbo.core.drawing.compose import LEAST_SIZE, LETTER_EM, compose, fit_to
 from shadbo.core.drawing.marks import PX_PER_MM, Fit, Paper, Text
 from shadbo.core.drawing.scene import Dim, Leader, Line, Round, Scene, Shape, Words
 from shadbo.core.drawing.svg import write_svg
@@ -83,3 +85,19 @@ def test_every_kind_of_element_is_drawn_with_its_key():
         assert f'data-key="{key}"' in svg
     assert 'aria-label="a &amp; b"' in svg
     assert "frac" in svg, "fractions are set as fractions"
+
+
+@given(st.lists(st.text("abc mn ·,0123456789", min_size=1, max_size=90), min_size=1, max_size=12), st.booleans())
+def test_words_beside_a_drawing_never_run_off_the_paper(names: list[str], left: bool):
+    scene = Scene("beside")
+    scene.add(Shape(((0, 0), (400, 0), (400, 300), (0, 300)), "wood"))
+    side: Literal["left", "right"] = "left" if left else "right"
+    scene.add(*(Leader((200, 100), (name,), "", side, n + 1) for n, name in enumerate(names)))
+    paper = Paper("board", 752, 460, (262, 24, 28, 40) if left else (28, 24, 262, 40))
+    told = [m for g in compose(scene, paper).groups if g.role == "leader" for m in g.marks if isinstance(m, Text)]
+    assert len(told) == len(names)
+    for text, name in zip(told, names, strict=True):
+        wide = LETTER_EM * text.size * len(text.text)
+        assert text.size >= LEAST_SIZE
+        assert (text.at[0] - wide if left else paper.width - text.at[0] - wide) >= -0.5
+        assert text.text == name or (text.text.endswith("…") and name.startswith(text.text[:-1].rstrip()))

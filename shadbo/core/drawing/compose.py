@@ -17,6 +17,8 @@ SMALLER = (1 / 7, 0.125, 1 / 9, 0.1, 1 / 12, 1 / 15, 0.05, 1 / 25, 1 / 30, 1 / 4
 
 LETTER_PX = 5.4
 """Of small letters, on an average."""
+LETTER_EM, LEAST_SIZE = 0.35, 12.0
+"""How wide a letter of the drawings' type is on an average, and how small words beside a drawing may become."""
 
 
 def fit_to(scene: Scene, paper: Paper) -> Fit:
@@ -86,6 +88,13 @@ def _words(e: Words, fit: Fit) -> Group:
     return Group(e.key, "words", (Text((x, y + size / 3), e.text, size, colour, e.anchor, halo),))
 
 
+def _fitting(text: str, size: float, room: float) -> tuple[str, float]:
+    """Words and their size, smaller where they would run off the paper; what is too long even so ends in dots."""
+    size = min(size, max(room / (LETTER_EM * max(len(text), 1)), LEAST_SIZE))
+    most = int(room / (LETTER_EM * size))
+    return (text if len(text) <= most else f"{text[: most - 1].rstrip()}…"), size
+
+
 def _leaders(leaders: list[Leader], fit: Fit, frame: tuple[float, float, float, float], paper: Paper) -> list[Group]:
     """Labels in a column beside the drawing, high points first, never closer than a line apart."""
     out = []
@@ -112,8 +121,8 @@ def _leaders(leaders: list[Leader], fit: Fit, frame: tuple[float, float, float, 
                 ),
                 Circle((ax, ay), 2.2, None, ACCENT),
             ]
-            for i, text in enumerate(e.lines):
-                size = 16 if i == 0 else 14
+            for i, line_ in enumerate(e.lines):
+                text, size = _fitting(line_, 16.0 if i == 0 else 14.0, paper.width - x if side == "right" else x)
                 marks.append(Text((x, y + 5 + 18 * i), text, size, INK if i == 0 else SOFT, anchor, True))
             out.append(Group(e.key, "leader", tuple(marks)))
             y += min(22 + 18 * len(e.lines), room if ordered else 1e9)
