@@ -58,9 +58,8 @@ class _Pairs:
     def beside(self, way: Way) -> Stops:
         """What stands beside a body on one side within some air, or has it in an opening with so little on it."""
         axis, upwards = (0 if way in ("left", "right") else 1), way in ("right", "up")
-        low, high = self.space.low[:, axis], self.space.high[:, axis]
-        mine, theirs = (a[self.ones] for a in (low, high)), (a[self.others] for a in (low, high))
-        (low, high), (their_low, their_high) = mine, theirs
+        low, high = self.space.low[self.ones, axis], self.space.high[self.ones, axis]
+        their_low, their_high = self.space.low[self.others, axis], self.space.high[self.others, axis]
         gap = their_low - high[:, None] if upwards else low[:, None] - their_high
         past = their_high > high[:, None] if upwards else their_low < low[:, None]
         pairs = self.along[axis] & past & (gap <= PLAY_MM)
