@@ -1,5 +1,6 @@
 """Putting a scene on paper: scale, place, lanes, and marks inside the paper."""
 
+import itertools
 from typing import Literal
 
 import pytest
@@ -101,3 +102,15 @@ def test_words_beside_a_drawing_never_run_off_the_paper(names: list[str], left: 
         assert text.size >= LEAST_SIZE
         assert (text.at[0] - wide if left else paper.width - text.at[0] - wide) >= -0.5
         assert text.text == name or (text.text.endswith("…") and name.startswith(text.text[:-1].rstrip()))
+
+
+@pytest.mark.parametrize(("many", "lines"), [(6, 2), (16, 1)])
+def test_a_second_line_stands_where_it_has_room_and_is_never_hidden_by_the_next_label(many: int, lines: int):
+    scene = box(400, 300)
+    scene.add(*(Leader((200, 100), ("mat, night watch blue, large", "1.4"), "", "right", n + 1) for n in range(many)))
+    groups = [g for g in compose(scene, Paper("board", 752, 460, (28, 24, 262, 40))).groups if g.role == "leader"]
+    told = [[m for m in g.marks if isinstance(m, Text)] for g in groups]
+    assert {len(texts) for texts in told} == {lines}
+    assert all("1.4" in texts[-1].text for texts in told)
+    places = sorted(t.at[1] for texts in told for t in texts)
+    assert min(b - a for a, b in itertools.pairwise(places)) >= 14

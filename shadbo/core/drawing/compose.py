@@ -19,6 +19,8 @@ LETTER_PX = 5.4
 """Of small letters, on an average."""
 LETTER_EM, LEAST_SIZE = 0.35, 12.0
 """How wide a letter of the drawings' type is on an average, and how small words beside a drawing may become."""
+TWO_LINES = 30.0
+"""So far apart labels have room for a second line below the first."""
 
 
 def fit_to(scene: Scene, paper: Paper) -> Fit:
@@ -91,7 +93,7 @@ def _words(e: Words, fit: Fit) -> Group:
 def _fitting(text: str, size: float, room: float) -> tuple[str, float]:
     """Words and their size, smaller where they would run off the paper; what is too long even so ends in dots."""
     size = min(size, max(room / (LETTER_EM * max(len(text), 1)), LEAST_SIZE))
-    most = int(room / (LETTER_EM * size))
+    most = int(room / (LETTER_EM * size) + 1e-6)
     return (text if len(text) <= most else f"{text[: most - 1].rstrip()}…"), size
 
 
@@ -121,9 +123,10 @@ def _leaders(leaders: list[Leader], fit: Fit, frame: tuple[float, float, float, 
                 ),
                 Circle((ax, ay), 2.2, None, ACCENT),
             ]
-            for i, line_ in enumerate(e.lines):
+            lines = e.lines if not ordered or room >= TWO_LINES else (" ".join(e.lines),)
+            for i, line_ in enumerate(lines):
                 text, size = _fitting(line_, 16.0 if i == 0 else 14.0, paper.width - x if side == "right" else x)
                 marks.append(Text((x, y + 5 + 18 * i), text, size, INK if i == 0 else SOFT, anchor, True))
             out.append(Group(e.key, "leader", tuple(marks)))
-            y += min(22 + 18 * len(e.lines), room if ordered else 1e9)
+            y += min(22 + 18 * len(lines), room if ordered else 1e9)
     return out
