@@ -1,7 +1,6 @@
 """The build taken apart: its bodies pulled off one another along the depth, from one of four fixed directions."""
 
 from collections.abc import Sequence
-from textwrap import wrap
 from typing import Literal
 
 from shadbo.core.cutting.cut_list import numbers_of
@@ -19,8 +18,6 @@ FROM = ("from the right and above", "from the left and above", "from the left an
 APART = 1.7
 """How far the last layer is drawn from the first, as a share of the longer side."""
 LEAST_MM, MOST_SHARE = 12.0, 0.45
-LINE = 35
-"""So many letters stand beside the drawing; a longer name goes on in the line below."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,7 +90,7 @@ def apart_scene(plan: Plan, system: System, turn: int = 0) -> Scene:
         deep = metric_text(lot.deep_mm) if system == "mm" else texts(lot.deep_mm, plan.desk.mark).inch
         words = f"{said}  {lot.name} · {deep}" if said else f"{lot.name} · {deep}"
         side: Literal["left", "right"] = "right" if lean[0] > 0 else "left"
-        leaders.append(Leader(_tip(lot, lean, off), tuple(wrap(words, LINE)), "", side, -n if lean[1] > 0 else n))
+        leaders.append(Leader(_tip(lot, lean, off), (words,), "", side, -n if lean[1] > 0 else n))
     scene.add(*leaders)
     return scene
 

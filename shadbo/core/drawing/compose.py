@@ -3,6 +3,7 @@
 A mark is a path, a circle or a text in px from the paper's top left corner, y down.
 """
 
+from textwrap import wrap
 from typing import Literal
 
 from shadbo.core.drawing.dims import dim_group
@@ -19,6 +20,8 @@ LETTER_PX = 5.4
 """Of small letters, on an average."""
 LETTER_EM, LEAST_SIZE = 0.35, 12.0
 """How wide a letter of the drawings' type is on an average, and how small words beside a drawing may become."""
+SIZES = (16.0, 14.0)
+"""Of the first line of a label, and of what stands below it."""
 TWO_LINES = 30.0
 """So far apart labels have room for a second line below the first."""
 
@@ -90,6 +93,15 @@ def _words(e: Words, fit: Fit) -> Group:
     return Group(e.key, "words", (Text((x, y + size / 3), e.text, size, colour, e.anchor, halo),))
 
 
+def _folded(lines: tuple[str, ...], room: float) -> tuple[str, ...]:
+    """A single line that is too long goes on below; what has a second line of its own keeps it."""
+    most = int(room / (LETTER_EM * SIZES[0]))
+    if len(lines) != 1 or len(lines[0]) <= most:
+        return lines
+    first, *rest = wrap(lines[0], most) or [""]
+    return (first, " ".join(rest)) if rest else (first,)
+
+
 def _fitting(text: str, size: float, room: float) -> tuple[str, float]:
     """Words and their size, smaller where they would run off the paper; what is too long even so ends in dots."""
     size = min(size, max(room / (LETTER_EM * max(len(text), 1)), LEAST_SIZE))
@@ -123,9 +135,10 @@ def _leaders(leaders: list[Leader], fit: Fit, frame: tuple[float, float, float, 
                 ),
                 Circle((ax, ay), 2.2, None, ACCENT),
             ]
-            lines = e.lines if not ordered or room >= TWO_LINES else (" ".join(e.lines),)
+            wide = paper.width - x if side == "right" else x
+            lines = _folded(e.lines, wide) if not ordered or room >= TWO_LINES else e.lines
             for i, line_ in enumerate(lines):
-                text, size = _fitting(line_, 16.0 if i == 0 else 14.0, paper.width - x if side == "right" else x)
+                text, size = _fitting(line_, SIZES[min(i, 1)], wide)
                 marks.append(Text((x, y + 5 + 18 * i), text, size, INK if i == 0 else SOFT, anchor, True))
             out.append(Group(e.key, "leader", tuple(marks)))
             y += min(22 + 18 * len(lines), room if ordered else 1e9)
