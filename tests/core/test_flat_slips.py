@@ -189,6 +189,7 @@ SLIPS = {
         [Edit(at="hanging/demands", to=["busy place"])],
     ),
     "a rail longer than its stick": Slip("rail.long", "stop", mat(detail("paper", 2900, 500, 0.3)), mended=False),
+    "outside that no rail has": Slip("built.wall", "stop", mat(), [pin("frame.outside_width", 200)]),
     "rail typed at its inside": Slip("built.inside", "stop", mat(), [pin("rail.width", 425)]),
 }
 

@@ -15,10 +15,11 @@ from shadbo.core.decisions.edit import Edit
 from shadbo.core.job.job import Job
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.rings import centred, rect
-from shadbo.core.solids.body import Body, Prism, Step, Tie, framed, rails_round
+from shadbo.core.solids.body import Body, Prism, Tie, framed
 from shadbo.core.solids.clash import clashes
 from shadbo.core.solids.held import loose
 from shadbo.core.solids.openings import broken_out
+from shadbo.core.solids.rails import Step, rails_round
 from shadbo.core.solids.space import Space
 from shadbo.core.stations import stations
 from shadbo.demo.jobs import demo_jobs
@@ -143,8 +144,15 @@ def test_a_window_larger_than_its_mat_stops():
 def test_a_rail_without_wood_stops():
     """An outside smaller than the rabbet: no wall is left beside it, and nothing could clash with one."""
     p = pinned(job("window mat", "paper"), frame__outside_width=200.0)
-    assert stops(p, "solid.opening")
+    (told,) = (f for f in p.findings if f.code == "built.wall")
+    assert [e.at for e in told.proposals[0].edits] == ["pins/frame.outside_width"]
     assert p.state == "to solve"
+    plain = pinned(job("window mat", "paper"))
+    made, wall = value(plain, "frame.outside_width"), value(plain, "rail.back_wall")
+    for off, many in ((wall * 1.1, 1), (-wall * 1.1, 1), (wall * 0.9, 0), (-wall * 0.9, 0)):
+        p = pinned(job("window mat", "paper"), frame__outside_width=made + off)
+        assert len(stops(p, "built.wall")) == many
+        assert sum(f.code == "built.off" for f in p.findings) == 1 - many, "it is told once"
     assert broken_out(rails_round((100, 100), (Step(-4, 60, 0, 6),), "wood", "rail"))[0].closed
 
 

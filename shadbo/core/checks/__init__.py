@@ -132,6 +132,7 @@ CHECKS: tuple[Callable[[Look], Iterator[Finding]], ...] = (
     joints.biscuit_breaks_out,
     joints.plate_has_no_wood,
     built.inside_for_outside,
+    built.wood_left,
     built.off_plan,
     built.unanswered,
 )

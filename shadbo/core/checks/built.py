@@ -2,9 +2,11 @@
 
 from collections.abc import Iterator
 
+from shadbo.core.checks.own_frame import OUTSIDES
 from shadbo.core.checks.view import Look
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
+from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.words.words import Mm
 
 
@@ -47,11 +49,47 @@ def inside_for_outside(look: Look) -> Iterator[Finding]:
             )
 
 
+def wood_left(look: Look) -> Iterator[Finding]:
+    """An outside as built that is no rail's round this inside: it was read wrong, or the inside was."""
+    wall = _wall(look)
+    for q in look.desk.sheet.disagreements():
+        if not _no_rail(look, q):
+            continue
+        assert q.name is not None
+        assert q.planned is not None
+        left = wall + (q.value - q.planned.value) / 2
+        yield Finding(
+            "built.wall",
+            "stop",
+            "parts",
+            look.say(f"{q.name.label} {{}} leaves {{}} of wood, and its rails have {{}}", q, Mm(left), Mm(wall)),
+            look.say(
+                "with the inside as it was made the outside comes to {}: one of them was read wrong",
+                Mm(q.planned.value),
+            ),
+            place=q.key,
+            keys=(q.key,),
+            proposals=(Proposal(look.say("Measure it again"), (Edit(at=f"pins/{q.key}"),), 4),),
+        )
+
+
+def _wall(look: Look) -> float:
+    rail = look.assembly.back_rail
+    return rail.wall.value if rail is not None else 0.0
+
+
+def _no_rail(look: Look, q: Quantity) -> bool:
+    """Whether a pinned outside is off by more than half of the wood on each side: common practice, no source."""
+    if q.key not in OUTSIDES or q.planned is None or q.name is None or q.key not in look.desk.job.pins:
+        return False
+    return abs(q.value - q.planned.value) > _wall(look) > 0
+
+
 def off_plan(look: Look) -> Iterator[Finding]:
     """A real size outside what its own formula allows: kept, and said."""
     own = look.desk.own_frame.pins() if look.desk.own_frame is not None else {}
     for q in look.desk.sheet.disagreements():
-        if q.planned is None or q.name is None or q.key in own:
+        if q.planned is None or q.name is None or q.key in own or _no_rail(look, q):
             continue
         off = q.value - q.planned.value
         yield Finding(
