@@ -20,6 +20,7 @@ from shadbo.core.drawing.templates import Template, templates_of
 from shadbo.core.drawing.tiles import A4, LETTER, OVERLAP_MM, label, tiled
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.polygon import box_of, holds, mirrored
+from shadbo.core.solids.slices import sawn
 from shadbo.core.words.lengths import Mark, System
 from tests.core.test_box_slips import BADGE, PHOTO, SHIRT, TOOL, lit, pegged
 from tests.flat import gathered, job, plan, sashed, sized, value
@@ -99,9 +100,12 @@ def test_the_front_shows_mats_windows_and_the_zone_with_its_steam_line():
     outer = box_of(steam[0].dots)
     assert (left - outer[0], outer[2] - right) == (pytest.approx(50), pytest.approx(50))
     assert any(isinstance(e, Words) and e.text == "autographs" for e in scene.elements)
-    photo = next(s for s in shapes(scene) if s.part == "item-piece-2")
-    seen = box_of(photo.ring)
-    assert seen[2] - seen[0] == pytest.approx(180 - 2 * value(p, "mat.overlap")), "only what the window leaves open"
+    order = [s.part for s in shapes(scene)]
+    behind = [order.index(x) for x in ("item-piece-2", "inner-seen", "mat-seen")]
+    assert behind == sorted(behind), "the photograph lies behind its mats"
+    mat = next(s for s in shapes(scene) if s.part == "inner-seen")
+    wide = [box[2] - box[0] for box in map(box_of, mat.holes)]
+    assert pytest.approx(180 - 2 * value(p, "mat.overlap")) in wide, "only what the window leaves open is seen"
 
 
 def test_distances_run_to_the_nearest_neighbour_or_edge():
@@ -120,13 +124,15 @@ def test_distances_run_to_the_nearest_neighbour_or_edge():
 def test_the_section_shows_the_piece_before_its_board_and_the_clasp_behind():
     p = BOXES["badges"]
     board = next(x for x in p.assembly.layers if x.name == "board")
-    by_part = {s.part: box_of(s.ring) for s in shapes(edge_scene(p, "mm")) if s.part}
-    tool = by_part["section-piece-2"]
+    tool = next(box_of(x.ring) for x in sawn(p.assembly.bodies, p.assembly.saw) if x.body == "item-piece-2")
     assert tool[2] == pytest.approx(board.start_mm)
     assert tool[2] - tool[0] == pytest.approx(30)
-    clasp = by_part["section-clasp"]
+    clasp = next(box_of(x.ring) for x in sawn(p.assembly.bodies, p.assembly.saw) if x.body.startswith("clasp-"))
     assert clasp[0] == pytest.approx(board.end_mm)
-    assert clasp[2] - clasp[0] == pytest.approx(7)
+    assert clasp[2] - clasp[0] == pytest.approx(7 - 3), "from the badge's back, of which the board hides three"
+    drawn = [box_of(s.ring) for s in shapes(edge_scene(p, "mm"))]
+    assert tool in drawn
+    assert clasp in drawn
 
 
 def test_the_light_box_is_stepped_for_every_layer():

@@ -15,6 +15,7 @@ from shadbo.core.drawing.stretch import stretch_scene
 from shadbo.core.drawing.tape import tape_scene
 from shadbo.core.drawing.thumb import front_thumb, thumb
 from shadbo.core.pieces.measures import measures
+from shadbo.core.solids.slices import sawn
 from shadbo.demo.jobs import demo_jobs
 from tests.core.test_displays import BUILT
 from tests.flat import PIECES, job, plan, value
@@ -75,8 +76,9 @@ def test_every_layer_of_the_section_is_named(name: str):
     said = words(edge_scene(p, "mm"))
     assert "front" in said
     assert "wall" in said
+    cut = {x.part for x in sawn(p.assembly.bodies, p.assembly.saw)}
     for part in p.assembly.parts:
-        if part.section and part.role in ("glazing", "mat", "board", "backing"):
+        if part.id in cut and part.role in ("glazing", "mat", "board", "backing"):
             assert part.name in said, part.name
 
 
@@ -139,9 +141,9 @@ def test_only_a_canvas_that_is_stretched_has_that_view():
 
 def test_the_window_stands_above_the_middle_where_the_bottom_is_weighted():
     p = plan(job("window mat", "paper"))
-    window = next(x for x in p.assembly.parts if x.id == "window").face[0]
+    window = next(x.ring for x in p.assembly.windows)
     _, low, _, high = box_of(window)
     assert (high + low) / 2 == pytest.approx((value(p, "mat.bottom") - value(p, "mat.border")) / 2)
     equal = plan(job("window mat", "paper", {"window_mat": {"borders": "equal"}}))
-    _, low, _, high = box_of(next(x for x in equal.assembly.parts if x.id == "window").face[0])
+    _, low, _, high = box_of(next(x.ring for x in equal.assembly.windows))
     assert high + low == pytest.approx(0)

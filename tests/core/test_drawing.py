@@ -9,6 +9,7 @@ import pytest
 from shadbo.core.build.assembly import ViewName
 from shadbo.core.drawing.board import BOARDS, VIEWS, draw, draw_ladder, scene_of
 from shadbo.core.drawing.compose import compose, fit_to
+from shadbo.core.drawing.outlines import seen_of
 from shadbo.core.drawing.scene import Shape, Words
 from shadbo.core.words.lengths import System
 from shadbo.demo.jobs import demo_jobs
@@ -51,7 +52,8 @@ def test_the_section_is_to_scale():
     assert max(x for x, _ in rail.ring) == 52
     assert max(y for _, y in rail.ring) == 9 + 25
     assert min(y for _, y in bar.ring) == 9 + 6
-    assert (min(x for x, _ in bar.ring), max(x for x, _ in bar.ring)) == (3, 41)
+    cloth = next(e for e in scene.elements if isinstance(e, Shape) and e.part == "canvas")
+    assert (min(x for x, _ in cloth.ring), max(x for x, _ in bar.ring)) == (3, 41)
     fit = fit_to(scene, BOARDS["edge"])
     a, b = fit.put((0, 0)), fit.put((52, 9))
     assert b[0] - a[0] == pytest.approx(52 * fit.scale)
@@ -98,8 +100,9 @@ def test_the_ladder_lies_under_the_section():
 def test_the_back_is_mirrored_and_says_so_but_text_never_is():
     braces = [{"id": "b", "at": {"mm": 150}}]
     p = plan(job(canvas(w=600, h=400, braces=braces)))
+    assert p.assembly is not None
     brace = next(part for part in p.assembly.parts if part.role == "brace")
-    front_x = sum(x for x, _ in brace.face[0]) / 4
+    front_x = sum(x for x, _ in seen_of(p.assembly, brace, "front")[0].ring) / 4
     scene = scene_of(p, "back", "mm")
     back = next(e for e in scene.elements if isinstance(e, Shape) and e.part == "brace")
     assert sum(x for x, _ in back.ring) / 4 == pytest.approx(-front_x)

@@ -14,7 +14,8 @@ from shadbo.core.cutting.cut_list import cut_list
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.shapes.rings import centred, rect
 from shadbo.core.solids.bites import bites, screws_through
-from shadbo.core.solids.body import Body, Prism, Step, rails_round
+from shadbo.core.solids.body import Body, Prism
+from shadbo.core.solids.rails import Step, rails_round
 from shadbo.core.solids.space import Space
 from shadbo.core.sums import joints
 from shadbo.files.dxf import as_dxf

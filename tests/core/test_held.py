@@ -8,8 +8,9 @@ from hypothesis import strategies as st
 
 from shadbo.core.shapes.plane import Ring
 from shadbo.core.shapes.rings import centred, rect
-from shadbo.core.solids.body import Body, Prism, Step, Tie, rails_round
+from shadbo.core.solids.body import Body, Prism, Tie
 from shadbo.core.solids.held import LYING_MM, PLAY_MM, loose
+from shadbo.core.solids.rails import Step, rails_round
 from shadbo.core.solids.space import EPS_MM, Space
 from shadbo.core.solids.ways_in import barred
 from tests.core.test_box_slips import lit

@@ -62,7 +62,7 @@ def test_a_picture_stands_at_its_true_size_also_where_a_window_leaves_only_part_
     s, box = plan.desk.sheet, part.picture.box
     assert box[2] - box[0] == pytest.approx(s["piece.width"].value)
     assert box[3] - box[1] == pytest.approx(s["piece.height"].value)
-    window = box_of(part.face[0])
+    window = box_of(next(w.ring for w in plan.assembly.windows if w.id == part.id))
     assert window[0] > box[0]
     assert window[3] < box[3]
     assert window[3] - box[3] == pytest.approx(box[1] - window[1], abs=0.01), "as much hidden above as below"

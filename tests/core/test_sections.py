@@ -1,70 +1,138 @@
-"""The edge section is what one would see if the build were cut through: parts begin and end where their bodies do."""
-
-from collections import defaultdict
+"""The edge section is what one would see if the build were sawn through, and its dimensions touch what it shows."""
 
 import pytest
 from hypothesis import given, settings
-from shapely import LineString
+from shapely import LineString, Polygon, box, union_all
 
+from shadbo.core.build.assembly import Assembly
+from shadbo.core.drawing.faces import front_scene
+from shadbo.core.drawing.scene import Shape
 from shadbo.core.plan import Plan
-from shadbo.core.solids.body import shape_of
+from shadbo.core.shapes.polygon import box_of
+from shadbo.core.shapes.rings import centred, rect
+from shadbo.core.solids.body import Body, Prism, shape_of
+from shadbo.core.solids.slices import Saw, sawn
 from shadbo.demo.jobs import demo_jobs
 from tests.core.test_any_piece import jobs
 from tests.flat import plan
 
-Span = tuple[float, float, float]
+NEAR_MM = 0.05
 
 
-def cut(p: Plan) -> dict[str, Span]:
-    """By part: where it begins and ends along the depth, and how far in from the right outer edge it begins."""
-    assert p.assembly is not None
-    high = p.desk.job.display == "poster rails"  # whose section is cut through the top rail, from its upper edge
-    half = (p.assembly.outside_height if high else p.assembly.outside_width).value / 2
-    line = LineString([(0.37, 0), (0.37, half + 50)] if high else [(0, 0.37), (half + 50, 0.37)])
-    found: dict[str, list[Span]] = defaultdict(list)
-    for body in p.assembly.bodies:
-        for prism in () if body.bites else body.prisms:
-            met = shape_of(prism).intersection(line)
-            for piece in getattr(met, "geoms", [met]):
+def by_hand(a: Assembly) -> dict[str, Polygon]:
+    """By part, all that a line through the bodies meets, as the geometry library cuts it."""
+    high, at = a.saw.side == "top", a.saw.at_mm
+    line = LineString([(at, -9999), (at, 9999)] if high else [(-9999, at), (9999, at)])
+    met = []
+    for body in a.bodies:
+        for prism in () if body.bites or body.laid or body.lot == "clasps" else body.prisms:
+            found = shape_of(prism).intersection(line)
+            for piece in getattr(found, "geoms", [found]):
                 if not piece.is_empty and piece.length > 1e-6:
-                    found[body.part].append((prism.front_mm, prism.back_mm, half - piece.bounds[3 if high else 2]))
-    return {k: (min(x[0] for x in v), max(x[1] for x in v), min(x[2] for x in v)) for k, v in found.items()}
-
-
-def drawn(p: Plan) -> dict[str, Span]:
-    """The same, of what the section shows."""
-    assert p.assembly is not None
-    rings: dict[str, list[tuple[float, float]]] = defaultdict(list)
-    for part in p.assembly.parts:
-        if part.section:
-            rings[part.id] += list(part.section)
-    if p.desk.job.display == "poster rails":  # drawn upright: what hangs down from the rail is below it
-        top = max(y for v in rings.values() for _, y in v)
-        rings = defaultdict(list, {k: [(x, top - y) for x, y in v] for k, v in rings.items()})
-    return {k: (min(x for x, _ in v), max(x for x, _ in v), min(y for _, y in v)) for k, v in rings.items()}
+                    x = piece.bounds[1 if high else 0], piece.bounds[3 if high else 2]
+                    met.append((prism.part or body.part, prism, x))
+    zero = a.saw.zero_mm if a.saw.zero_mm is not None else max(x[1] for _, _, x in met)
+    out: dict[str, list[Polygon]] = {}
+    for part, prism, (low, high_) in met:
+        span = (low - zero, high_ - zero) if high else (zero - high_, zero - low)
+        out.setdefault(part, []).append(box(prism.front_mm, span[0], prism.back_mm, span[1]))
+    seen = box(-999, -a.saw.seen_mm, 999, 9999) if high else box(-999, -9999, 999, a.saw.seen_mm)
+    return {k: union_all(v).intersection(seen) for k, v in out.items()}
 
 
 def same(p: Plan) -> None:
-    real, shown = cut(p), drawn(p)
-    for part in real.keys() & shown.keys():
-        (z0, z1, y), (front, back, start) = real[part], shown[part]
-        assert front == pytest.approx(z0, abs=0.05), part
-        if p.desk.job.display == "sash" and part in ("piece", "filler"):
-            assert back <= z1 + 0.05, "cloth is drawn before and behind its core; packers draw up under the card"
+    assert p.assembly is not None
+    shown: dict[str, list[Polygon]] = {}
+    for x in sawn(p.assembly.bodies, p.assembly.saw):
+        if not x.bites and not x.body.startswith(("item-", "clasp-")):
+            shown.setdefault(x.part, []).append(Polygon(x.ring))
+    there = {k: v for k, v in by_hand(p.assembly).items() if v.area > 1e-6}
+    assert shown.keys() == there.keys()
+    for part, rings in shown.items():
+        assert union_all(rings).symmetric_difference(there[part]).area == pytest.approx(0, abs=1e-3), part
+
+
+def touching(p: Plan) -> None:
+    """Both ends of every dimension lie in line with an edge of something, or the middle of a screw."""
+    a = p.assembly
+    assert a is not None
+    cut = sawn(a.bodies, a.saw)
+    for d in a.dimensions:
+        if d.view != "edge":
             continue
-        assert back == pytest.approx(z1, abs=0.05), part
-        near = 3.0 if part.startswith("pad") else 0.05  # strips follow the edge of a canvas that is not square
-        assert start == pytest.approx(y, abs=near), part
+        n = 1 if d.runs == "upright" else 0
+        edges = {0.0} | {dot[n] for x in cut for dot in x.ring}
+        edges |= {(x.ring[0][1] + x.ring[2][1]) / 2 for x in cut if x.bites and n}
+        edges |= {x for layer in a.layers for x in (layer.start_mm, layer.end_mm) if not n}  # air has no edges
+        for end in (d.start[n], d.end[n]):
+            assert min(abs(end - x) for x in edges) < NEAR_MM, (d.label or d.quantity.key, end, sorted(edges))
 
 
 @pytest.mark.parametrize("the_job", demo_jobs(), ids=lambda j: j.title)
 def test_the_section_of_every_demo_job_is_a_cut_through_its_bodies(the_job):
-    same(plan(the_job))
+    p = plan(the_job)
+    same(p)
+    touching(p)
 
 
 @settings(max_examples=80, deadline=None)
 @given(jobs())
 def test_the_section_of_any_build_that_can_be_made_is_a_cut_through_its_bodies(the_job):
     p = plan(the_job)
-    if p.assembly is not None and not any(f.severity == "stop" for f in p.findings):
+    if p.assembly is not None:
         same(p)
+        if not any(f.severity == "stop" for f in p.findings):
+            touching(p)
+
+
+def test_an_opening_that_the_saw_meets_is_left_out_and_one_beside_it_is_not():
+    windows = (rect(50, -100, 150, 40), rect(0, 60, 90, 90))
+    mat = Body("mat", "mat", "mat", (Prism(centred(400, 300), 0, 2, windows),), "mat")
+    assert [box_of(x.ring) for x in sawn([mat], Saw(400))] == [(0, 0, 2, 50), (0, 150, 2, 400)]
+    assert [box_of(x.ring) for x in sawn([mat], Saw(100))] == [(0, 0, 2, 50)]
+    assert [box_of(x.ring) for x in sawn([mat], Saw(400, 50.0))] == [(0, 0, 2, 400)]
+
+
+def test_the_nearest_fixing_of_its_side_stands_beside_the_cut():
+    board = Body("board", "board", "board", (Prism(centred(400, 300), 0, 5),), "board")
+    screws = [
+        Body(f"screw-{n}", "screw", "metal", (Prism(rect(x - 2, y - 2, x + 2, y + 2), 1, 20),), "screws", bites=True)
+        for n, (x, y) in enumerate([(190, 90), (185, 10), (-190, 0), (0, 140)])
+    ]
+    fixing = next(x for x in sawn([board, *screws], Saw(60)) if x.bites)
+    assert (fixing.body, fixing.ring) == ("screw-1", rect(1, 13, 20, 17))
+
+
+def seen_as_it_is(p: Plan) -> None:
+    """Nearer things are drawn over those behind them, each as its body is; what is marked on one lies within it."""
+    a = p.assembly
+    assert a is not None
+    shapes = [e for e in front_scene(p, "mm").elements if isinstance(e, Shape)]
+    assert shapes
+    by_part = {part.id: part for part in a.parts}
+    deep = []
+    for shape in shapes:
+        part = by_part[shape.part]
+        prisms = [
+            x for b in a.bodies for x in b.prisms if (b.id == part.of if part.of else part.id == (x.part or b.part))
+        ]
+        rings = [x for x in prisms if x.front_mm == min(y.front_mm for y in prisms)]
+        if part.face:
+            assert any(Polygon(x.ring).buffer(NEAR_MM).contains(Polygon(shape.ring)) for x in rings), part.id
+        else:
+            assert any(x.ring == shape.ring and x.holes == shape.holes for x in rings), part.id
+        deep.append(rings[0].front_mm)
+    assert deep == sorted(deep, reverse=True), "from behind to the front"
+
+
+@pytest.mark.parametrize("the_job", demo_jobs(), ids=lambda j: j.title)
+def test_the_front_of_every_demo_job_shows_its_bodies(the_job):
+    seen_as_it_is(plan(the_job))
+
+
+@settings(max_examples=80, deadline=None)
+@given(jobs())
+def test_the_front_of_any_build_shows_its_bodies(the_job):
+    p = plan(the_job)
+    if p.assembly is not None and not any(f.severity == "stop" for f in p.findings):
+        seen_as_it_is(p)

@@ -6,6 +6,7 @@ from hypothesis import strategies as st
 from scipy.optimize import linprog
 from shapely import Polygon, box
 
+from shadbo.core.drawing.outlines import seen_of
 from shadbo.core.shop.boards import KG_PER_M2_MM, SheetStock
 from tests.flat import detail, job, plan, r, value
 
@@ -44,7 +45,7 @@ def test_the_evenest_border_by_a_second_solver(w: float, h: float, dw: float, dh
     p = plan(job("puzzle frame", detail("puzzle", w, h, 2, width_bottom=r(w + dw), height_right=r(h + dh))))
     s = p.desk.sheet
     sight = s["frame.sight_width"].value / 2, s["frame.sight_height"].value / 2
-    ring = next(x for x in p.assembly.parts if x.id == "piece" and x.face).face[0]
+    ring = next(b for b in p.assembly.bodies if b.id == "piece").prisms[0].ring
     turn, dx, dy = (s[f"place.{n}"].value for n in ("turn", "right", "up"))
     back = [((x - dx) + turn * (y - dy), (y - dy) - turn * (x - dx)) for x, y in ring]
     names = ("top left", "top", "top right", "right", "bottom right", "bottom", "bottom left", "left")
@@ -83,18 +84,20 @@ def test_borders_are_distances_between_polygons(w: float, h: float, margin: int,
     piece = detail("puzzle", w, h, 2, width_bottom=r(w + dw))
     p = plan(job("puzzle frame", piece, {"puzzle": {"margin": {"mm": margin}}}))
     sw, sh = value(p, "frame.sight_width") / 2, value(p, "frame.sight_height") / 2
-    ring = Polygon(next(x for x in p.assembly.parts if x.id == "piece" and x.face).face[0])
+    ring = Polygon(next(b for b in p.assembly.bodies if b.id == "piece").prisms[0].ring)
     sight = box(-sw, -sh, sw, sh)
     assert sight.contains(ring)
     assert sight.exterior.distance(ring) == pytest.approx(value(p, "border.least"), abs=0.05)
 
 
 def test_every_part_fits_into_the_frame_it_is_cut_for():
-    """Areas by a geometry library: what is drawn inside the rails lies inside the sight."""
+    """Areas by a geometry library: what is drawn inside the rails lies inside the rabbet."""
     for display, what in (("window mat", "paper"), ("two-pane float", "plant"), ("needlework frame", "needlework")):
         p = plan(job(display, what))
-        w, h = value(p, "frame.sight_width") / 2, value(p, "frame.sight_height") / 2
-        sight = box(-w, -h, w, h).buffer(1e-6)
+        assert p.assembly is not None
+        w, h = value(p, "frame.inside_width.middle") / 2, value(p, "frame.inside_height.middle") / 2
+        whole = box(-w, -h, w, h).buffer(1e-6)
         for part in p.assembly.parts:
             if part.seen_from == ("front",):
-                assert all(sight.contains(Polygon(face)) for face in part.face), (display, part.id)
+                rings = [Polygon(x.ring) for x in seen_of(p.assembly, part, "front")]
+                assert all(whole.contains(ring) for ring in rings), (display, part.id)

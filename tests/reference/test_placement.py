@@ -10,6 +10,7 @@ from scipy.optimize import linprog, minimize
 from shapely import LineString, Point, Polygon
 from shapely.affinity import rotate, translate
 
+from shadbo.core.drawing.outlines import seen_of
 from shadbo.core.sums.programme import least
 from shadbo.core.sums.square import second_diagonal
 from tests.making import DEEP, canvas, job, plan, reading, shop
@@ -33,8 +34,8 @@ def racked(w, h, dw, dh, shift):
 
 def placed(p) -> Polygon:
     """The canvas as it is drawn in its frame."""
-    ring = next(part for part in p.assembly.parts if part.id == "canvas").face[0]
-    return Polygon(ring)
+    canvas = next(part for part in p.assembly.parts if part.id == "canvas")
+    return Polygon(seen_of(p.assembly, canvas, "front")[0].ring)
 
 
 @settings(max_examples=40)

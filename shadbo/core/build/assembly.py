@@ -22,6 +22,7 @@ from shadbo.core.shop.boards import SheetStock, Tape
 from shadbo.core.shop.materials import HangerKind, PadStock
 from shadbo.core.solids.bites import Bar
 from shadbo.core.solids.body import Body, Tie
+from shadbo.core.solids.slices import Saw
 from shadbo.core.sums.hang import pilot_mm
 from shadbo.core.sums.spacing import KeepOut
 from shadbo.core.words.lengths import Both
@@ -63,8 +64,8 @@ class Part:
     """A thing to cut, buy or receive. ``length`` is the long-point length of a mitred rail.
 
     ``fetched`` says what a thing is that is neither cut nor fixed, and goes on the list from the drawers.
-    ``stuck`` is the tape that keeps each of them in its place.
-    ``unpriced`` is wood of the workshop's own that the shop keeps no price for.
+    ``stuck`` is the tape that keeps each of them in its place; ``unpriced`` is wood that the shop keeps no price for.
+    ``of`` is the body that it is the front of, where that is another part's; ``face`` what is marked on that body.
     """
 
     id: str
@@ -78,8 +79,7 @@ class Part:
     mitred: bool = False
     side: Side | None = None
     mass: Quantity | None = None
-    section: Ring = ()
-    open_section: bool = False
+    of: str = ""
     face: tuple[Ring, ...] = ()
     seen_from: tuple[ViewName, ...] = ()
     key: str = ""
@@ -135,7 +135,6 @@ class Join:
     length: Quantity | None = None
     diameter_mm: float = 0.0
     across: Quantity | None = None
-    section: tuple[Dot, Dot] | None = None
     operations: tuple[str, ...] = ()
     key: str = ""
     price: float = 0.0
@@ -199,9 +198,9 @@ class Assembly:
     canvas comes nearest to its wall, in words; ``pads`` what lies under it.
     ``goes_in`` says in a few words how the piece goes into what was made.
     ``hangs`` limits the ways of hanging; empty leaves it to weight and size. ``back_rail`` is None where
-    there is no rail to screw a hanger to. ``bodies`` are its things in their places, ``ties``
-    what is fixed to what. ``board`` is the size of the board that holes and pins are marked on, None where rails and
-    object are drilled.
+    there is no rail to screw a hanger to. ``saw`` is where its section is cut. ``bodies`` are its things in their
+    places, ``ties`` what is fixed to what. ``board`` is the size of the board that holes and pins are marked on, None
+    where rails and object are drilled.
     ``own_cleat`` is the length of the wall's half where the frame's own strip is the cleat.
     ``answers`` are what the docket says, by station.
     """
@@ -216,6 +215,7 @@ class Assembly:
     dimensions: tuple[Dimension, ...]
     callouts: tuple[Callout, ...]
     section_name: str
+    saw: Saw
     answers: Mapping[str, tuple[Both, Both]]
     room: Room | None = None
     margins: Margins | None = None

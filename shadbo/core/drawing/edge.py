@@ -1,10 +1,17 @@
 """Edge section: the frame's edge cut through, depth running from the front (left) to the wall (right)."""
 
-from shadbo.core.build.assembly import Assembly, Dimension
+from collections.abc import Sequence
+
+from shadbo.core.build.assembly import Assembly, Dimension, Dot, Part, Ring
 from shadbo.core.drawing.scene import Dim, Leader, Line, Scene, Shape, Words
 from shadbo.core.plan import Plan
+from shadbo.core.shapes.polygon import box_of
+from shadbo.core.solids.slices import sawn
 from shadbo.core.words.lengths import Mark, System
 from shadbo.core.words.words import number_text
+
+SCREW_LONG = 2.5
+"""A screw is at least so many times as long as it is thick: common practice, no source."""
 
 
 def dim_of(d: Dimension, mark: Mark, system: System) -> Dim:
@@ -23,17 +30,20 @@ def edge_scene(plan: Plan, system: System) -> Scene:
     mark = plan.desk.mark
     scene = Scene(a.section_name)
     back, stand = a.depth.value, plan.hang.bumper_mm if plan.hang else 0.0
-    bar = next((p for p in a.by_role("bar") if p.section), None)
-    top = max(y for p in a.parts for _, y in p.section)
-    low = min(0.0, *(y for p in a.parts for _, y in p.section))
-    for part in a.parts:
-        if part.section:
-            scene.add(Shape(part.section, part.hatch, part.key, part.id))
-    if bar is not None:
-        scene.add(*_cloth(bar.section, top))
-    for join in a.joins:
-        if join.section is not None:
-            scene.add(*_screw(join.section, join.diameter_mm, join.key))
+    parts, joins = {p.id: p for p in reversed(a.parts)}, {j.id: j for j in a.joins}
+    cut = sawn(a.bodies, a.saw)
+    heights = [0.0, *(y for x in cut for _, y in x.ring)]
+    top, low = max(heights), min(heights)
+    for x in cut:
+        if x.bites and _long(x.ring):
+            scene.add(*_screw(x.ring, joins[x.part].key if x.part in joins else ""))
+            continue
+        of = parts.get(x.part) or joins.get(x.part)
+        hatch = of.hatch if isinstance(of, Part) and not x.bites else x.hatch
+        scene.add(Shape(x.ring, hatch, of.key if of is not None else "", x.part))
+    bar = [dot for x in cut if x.part in ("bar", "canvas") for dot in x.ring]
+    if any(x.part == "bar" for x in cut):
+        scene.add(*_cloth(bar, top))
     front_high = top + 13
     scene.add(
         Line(((0, low), (0, front_high)), "front"),
@@ -43,9 +53,10 @@ def edge_scene(plan: Plan, system: System) -> Scene:
     scene.add(Line(((wall_x, low - 4), (wall_x, front_high)), "wall"))
     scene.add(*(Line(((wall_x, y), (wall_x + 2.5, y - 2.5)), "wall") for y in range(int(low), int(front_high), 5)))
     scene.add(Words((wall_x, front_high), "wall", "side", nudge=(16, -2), anchor="start"))
-    for part in a.parts:
-        if part.section and part.role in ("bar", "rail") and _roomy(part.section):
-            scene.add(_name(part.name, part.section, part.role == "bar"))
+    for x in cut:
+        part = parts.get(x.part)
+        if part is not None and part.role in ("bar", "rail") and _roomy(x.ring):
+            scene.add(_name(part.name, x.ring, part.role == "bar"))
     scene.add(*(dim_of(d, mark, system) for d in a.dimensions if d.view == "edge"))
     for c in a.callouts:
         if c.view == "edge":
@@ -67,7 +78,7 @@ def _assembly(plan: Plan) -> Assembly:
     return plan.assembly
 
 
-def _cloth(bar: tuple[tuple[float, float], ...], top: float) -> list[Line]:
+def _cloth(bar: Sequence[Dot], top: float) -> list[Line]:
     front, low = min(x for x, _ in bar), min(y for _, y in bar)
     rear = max(x for x, _ in bar)
     off = 0.5
@@ -85,9 +96,16 @@ def _cloth(bar: tuple[tuple[float, float], ...], top: float) -> list[Line]:
     ]
 
 
-def _screw(ends: tuple[tuple[float, float], tuple[float, float]], diameter: float, key: str) -> list[Shape | Line]:
-    (head, y), (tip, _) = ends
-    r, c = diameter / 2, diameter
+def _long(ring: Ring) -> bool:
+    """Whether a fixing runs along the depth, as a screw from behind does."""
+    left, low, right, high = box_of(ring)
+    return right - left > SCREW_LONG * (high - low)
+
+
+def _screw(ring: Ring, key: str) -> list[Shape | Line]:
+    """A screw from behind, its head countersunk at the back."""
+    tip, low, head, high = box_of(ring)
+    y, r, c = (low + high) / 2, (high - low) / 2, high - low
     shaft = ((head, y + r), (tip + 4, y + r), (tip, y), (tip + 4, y - r), (head, y - r))
     sink = ((head, y + c), (head - c * 0.7, y + r), (head - c * 0.7, y - r), (head, y - c))
     turns = max(int((head - tip - 8) / 1.6 * 0.6), 3)

@@ -1,12 +1,14 @@
 """Front and back views. The back is seen from behind: points are mirrored, text never is."""
 
-from shadbo.core.build.assembly import Assembly, Dot, Ring
+from shadbo.core.build.assembly import Assembly, Dot, Part, Ring
 from shadbo.core.drawing.distances import distance_dims
 from shadbo.core.drawing.edge import dim_of
+from shadbo.core.drawing.outlines import seen_of
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.hang.bodies import hanger_bodies, wire_line
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.polygon import box_of
+from shadbo.core.solids.body import Prism
 from shadbo.core.words.lengths import System, texts
 from shadbo.core.words.words import number_text
 
@@ -17,15 +19,10 @@ def front_scene(plan: Plan, system: System) -> Scene:
     assert a is not None
     scene = Scene("from the front")
     movable = {f"item-{x.id}": x.id for x in a.shown if x.seat != "opening"} if a.layout_at else {}
-    for part in a.parts:
-        if "front" in part.seen_from:
-            moves = movable.get(part.id, "")
-            scene.add(
-                *(
-                    Shape(ring, part.hatch, part.key, part.id, moves, part.tone, picture=part.picture)
-                    for ring in part.face
-                )
-            )
+    seen = [(p, x) for p in a.parts if "front" in p.seen_from for x in seen_of(a, p, "front")]
+    for part, x in sorted(seen, key=lambda s: -s[1].front_mm):  # what is nearer lies over what is farther back
+        moves = movable.get(part.id, "")
+        scene.add(Shape(x.ring, part.hatch, part.key, part.id, moves, part.tone, x.holes, part.picture))
     scene.add(*zone_lines(a), *_names(a))
     w, h = a.outside_width.value / 2, a.outside_height.value / 2
     sheet = plan.desk.sheet
@@ -138,9 +135,13 @@ def _from_behind(a: Assembly) -> list[Shape]:
     onto = {b.part for b in a.bodies if rails and not b.fixed and not b.bites and b.front_mm >= back - 1e-6}
     seen = [p for p in a.parts if "back" in p.seen_from and not (rails and p.role == "rail")]
     within, over = [p for p in seen if p.id not in onto], [p for p in seen if p.id in onto]
-    out = [Shape(_mirror(ring), p.hatch, p.key, p.id) for p in within for ring in p.face]
+    out = [_behind(x, p) for p in within for x in seen_of(a, p, "back")]
     out += [Shape(_mirror(b.prisms[-1].ring), b.hatch, "rail.width", "rail") for b in rails]
-    return out + [Shape(_mirror(ring), p.hatch, p.key, p.id) for p in over for ring in p.face]
+    return out + [_behind(x, p) for p in over for x in seen_of(a, p, "back")]
+
+
+def _behind(x: Prism, part: Part) -> Shape:
+    return Shape(_mirror(x.ring), part.hatch, part.key, part.id, holes=tuple(map(_mirror, x.holes)))
 
 
 def _hangers(scene: Scene, plan: Plan, w: float, h: float) -> None:

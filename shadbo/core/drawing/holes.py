@@ -2,6 +2,7 @@
 
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.drawing.faces import zone_lines
+from shadbo.core.drawing.outlines import seen_of
 from shadbo.core.drawing.running import running_dims
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.plan import Plan
@@ -28,7 +29,7 @@ def holes_scene(plan: Plan, system: System) -> Scene:
         scene.add(Shape(centred(2 * w, 2 * h), "board", keys[0], "board"))
     else:
         rails = [p for p in a.parts if p.role == "rail"]
-        scene.add(*(Shape(ring, p.hatch, p.key, p.id) for p in rails for ring in p.face))
+        scene.add(*(Shape(x.ring, p.hatch, p.key, p.id) for p in rails for x in seen_of(a, p, "front")))
     for shown in a.shown:
         scene.add(Line((*shown.ring, shown.ring[0]), "hidden", shown.key))
         x0, low, x1, _ = box_of(shown.ring)

@@ -1,6 +1,7 @@
 """Stretching, seen from behind: bars, cloth, where the corner may be trimmed, every staple by its number."""
 
 from shadbo.core.build.assembly import Ring
+from shadbo.core.drawing.outlines import seen_of
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.plan import Plan
 from shadbo.core.sums.stretch import staple_places
@@ -24,8 +25,10 @@ def stretch_scene(plan: Plan, system: System) -> Scene:
         (((w, -h), (w - b, -h + b), (w - b, h - b), (w, h)), "stretch.bar_height"),
     ):
         scene.add(Shape(bar, "stretcher", key))
-    for part in plan.assembly.by_role("brace") if plan.assembly else ():
-        scene.add(*(Shape(tuple((-x, y) for x, y in ring), "stretcher", part.key) for ring in part.face))
+    a = plan.assembly
+    braces = a.by_role("brace") if a is not None else []
+    for part, prisms in ((p, seen_of(a, p, "back")) for p in braces if a is not None):
+        scene.add(*(Shape(tuple((-x, y) for x, y in p.ring), "stretcher", part.key) for p in prisms))
     keep = s["stretch.corner"].value / 2**0.5
     for sx in (-1, 1):
         for sy in (-1, 1):

@@ -4,6 +4,7 @@ from shadbo.core.build.assembly import Dot
 from shadbo.core.cutting.mat_lines import mats_of
 from shadbo.core.dataclass import dataclass
 from shadbo.core.drawing.holes import holes_scene
+from shadbo.core.drawing.outlines import seen_of
 from shadbo.core.drawing.scene import Line, Round, Scene, Words
 from shadbo.core.drawing.stretch import stretch_scene
 from shadbo.core.plan import Plan
@@ -109,9 +110,10 @@ def _corners(plan: Plan, system: System) -> Template | None:
     if "border.least" not in s or "frame.sight_width" not in s:
         return None
     piece = next((p for p in a.parts if p.id == "piece" and "front" in p.seen_from), None)
-    if piece is None or not piece.face:
+    prisms = seen_of(a, piece, "front") if piece is not None else ()
+    if not prisms:
         return None
-    ring = piece.face[0]
+    ring = prisms[0].ring
     scene = Scene("corner targets, from the front; mirrored as read from behind")
     w, h = s["frame.sight_width"].value, s["frame.sight_height"].value
     scene.add(Line((*centred(w, h), centred(w, h)[0]), "outline", "frame.sight_width"))

@@ -4,7 +4,7 @@ Framing is work in layers, so a prism is enough: an outline in the front plane (
 middle) and a stretch of depth (z from the frame's front edge towards the wall, below nothing in front of it).
 """
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 from functools import lru_cache
 from typing import Literal, get_args
 
@@ -15,17 +15,21 @@ from shadbo.core.shapes.hatch import Hatch
 from shadbo.core.shapes.plane import Dot, Ring
 from shadbo.core.shapes.polygon import area as signed_area
 from shadbo.core.shapes.polygon import box_of
-from shadbo.core.shapes.rings import centred, rect
+from shadbo.core.shapes.rings import rect
 
 
 @dataclass(frozen=True, slots=True)
 class Prism:
-    """An outline with holes, from ``front_mm`` to ``back_mm`` of depth."""
+    """An outline with holes, from ``front_mm`` to ``back_mm`` of depth.
+
+    ``part`` is the part of the list that it is of, where its body has several.
+    """
 
     ring: Ring
     front_mm: float
     back_mm: float
     holes: tuple[Ring, ...] = ()
+    part: str = ""
 
     @property
     def volume_mm3(self) -> float:
@@ -141,54 +145,7 @@ class Tie:
     ways: tuple[Way, ...] = EVERY_WAY
 
 
-@dataclass(frozen=True, slots=True)
-class Step:
-    """One step of a rail's profile: its opening's width and height, and the depth that it has."""
-
-    width_mm: float
-    height_mm: float
-    front_mm: float
-    back_mm: float
-
-
-THIN_MM = 0.1
 SIDES = ("bottom", "right", "top", "left")
-
-
-def rails_round(
-    outside_mm: tuple[float, float],
-    steps: Iterable[Step],
-    hatch: Hatch,
-    name: str,
-    parts: tuple[str, str] = ("rail-width", "rail-height"),
-    key: str = "rail",
-    fixed: bool = True,
-) -> list[Body]:
-    """Four mitred rails round an outside; each step of the profile is a prism.
-
-    A step as wide as the outside leaves no wood, one without width no opening: it is drawn as thin as it can be, and
-    the rails say by how much it lacks.
-    """
-    outer = centred(*outside_mm)
-    out: dict[str, list[Prism]] = {side: [] for side in SIDES}
-    lacks, closed = 0.0, False
-    for step in steps:
-        if step.back_mm - step.front_mm <= 0:
-            continue
-        size = (step.width_mm, step.height_mm)
-        over = max(x - whole for x, whole in zip(size, outside_mm, strict=True)) + THIN_MM
-        lacks = max(lacks, over)
-        closed = closed or min(size) <= 0
-        inner = centred(*(min(max(x, THIN_MM), whole - THIN_MM) for x, whole in zip(size, outside_mm, strict=True)))
-        for n, side in enumerate(SIDES):
-            m = (n + 1) % 4
-            ring = (outer[n], outer[m], inner[m], inner[n])
-            out[side].append(Prism(ring, step.front_mm, step.back_mm))
-    return [
-        Body(f"{key}-{side}", name, hatch, tuple(prisms), parts[n % 2], fixed, lacks_mm=lacks, closed=closed)
-        for n, (side, prisms) in enumerate(out.items())
-        if prisms
-    ]
 
 
 def strips_round(

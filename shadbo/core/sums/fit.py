@@ -21,6 +21,13 @@ class Fit:
     outside: Quantity
     bow: Quantity
     growth: Quantity
+    spans: tuple[Quantity, ...]
+
+    def spans_mm(self) -> tuple[float, float, float]:
+        """At one end, in the middle and at the other end; pulled in by a strainer it is as straight as its ends."""
+        first, last = self.spans[0].value, self.spans[-1].value
+        middle = self.spans[1].value if len(self.spans) == 3 else (first + last) / 2
+        return first, middle, last
 
 
 @dataclass(frozen=True, slots=True)
@@ -119,6 +126,7 @@ def frame_axis(
         sheet.made(f"frame.outside_{axis}", f"outside {axis}", middle + 2 * (face - lip), way="up"),
         sheet.let(f"fit.bow_{axis}", f"rails bow on the {axis}, both together", middle - (first + last) / 2),
         growth,
+        spans,
     )
 
 

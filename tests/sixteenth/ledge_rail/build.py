@@ -17,6 +17,8 @@ from shadbo.core.shapes.rings import rect
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.kept import PLAIN_STOCK
 from shadbo.core.shop.materials import PlainStock
+from shadbo.core.solids.body import Body, Prism
+from shadbo.core.solids.slices import Saw
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.weight import solid
 from shadbo.core.words.words import both, say, sizes
@@ -57,15 +59,22 @@ class LedgeRail(OnePiece):
         at = (d - t) / 2
         w, h, pw = across.value / 2, tall.value / 2, flat.width.value / 2
         low = -h + r - g
-        section = ((0, 0), (at, 0), (at, g), (at + t, g), (at + t, 0), (d, 0), (d, r), (0, r))
+        bar, over, panel = rect(-w, -h, w, -h + r), rect(-w, -h, w, low), rect(-pw, low, pw, h)
+        bodies = (
+            Body("ledge", "grooved rail", "wood", (
+                Prism(bar, 0.0, at), Prism(over, at, at + t), Prism(bar, at + t, d),
+            ), "ledge", True),
+            Body("piece", "panel", "cloth", (Prism(panel, at, at + flat.thick.value),), "piece",
+                 enters="made with the frame"),
+        )  # fmt: skip
         s.let("stack.piece", "panel, in the groove", flat.thick)
         parts = (
-            seen("panel-seen", "cloth", rect(-pw, low, pw, h), "piece.width"),
+            seen("panel-seen", "cloth", "piece", "piece.width"),
             Part("ledge", "strip", f"grooved rail: {stock.name}", "wood", 1, long, high, deep, mass=mass,
-                 section=section, face=(rect(-w, -h, w, -h + r),), seen_from=("front", "back"), key="ledge.long",
+                 seen_from=("front", "back"), key="ledge.long",
                  to_cut=True, price=long.value / 1000 * stock.price_per_m),
             Part("piece", "piece", "panel", "cloth", 1, flat.width, flat.height, flat.thick, mass=flat.mass,
-                 section=rect(at, -SEEN_MM, at + flat.thick.value, g), key="stack.piece"),
+                 key="stack.piece"),
         )  # fmt: skip
         return Assembly(
             across, tall, deep, None, parts, (),
@@ -75,12 +84,12 @@ class LedgeRail(OnePiece):
              Dimension("front", (-w, -h), (w, -h), across, "across", 1, "low", "rail"),
              Dimension("front", (w, -h), (w, h), tall, "upright", 1, "high", "outside")),
             (Callout("edge", (at + t / 2, -20), "panel", flat.thick, key="stack.piece"),),
-            "rail, cut through",
+            "rail, cut through", Saw(SEEN_MM + h, side="top", zero_mm=-h),
             {"sizes": (sizes(desk.mark, across, tall), both("")),
              "depth": (say(desk.mark, "{} from the wall", deep), both(stock.name)),
              "mount": (both("stands in its groove"), both("lifts out")),
              "parts": (say(desk.mark, "rail {}", long), both(""))},
-            hangs=("ledge",), goes_in="stand the panel in its groove", effort="lifts out",
+            bodies=bodies, hangs=("ledge",), goes_in="stand the panel in its groove", effort="lifts out",
         )  # fmt: skip
 
     def questions(self, desk: Desk, assembly: Assembly | None) -> dict[StationName, list[Question]]:

@@ -4,31 +4,33 @@ from collections.abc import Sequence
 from dataclasses import replace
 
 from shadbo.core.displays.floating.stretched import staple_bodies
-from shadbo.core.displays.floating.views import FloaterSums, faces
+from shadbo.core.displays.floating.views import RELIEF_MM, FloaterSums, outlines
+from shadbo.core.displays.rabbeted.bodies import CLOTH_MM
 from shadbo.core.shapes.polygon import moved
 from shadbo.core.solids.bites import screws_through
-from shadbo.core.solids.body import Body, Prism, Step, Tie, rails_round, strips_round
-
-CLOTH_MM = 1.0
-"""Cloth and its ground: common practice, no source."""
+from shadbo.core.solids.body import Body, Prism, Tie, strips_round
+from shadbo.core.solids.rails import Spans, Step, grown, rails_round
 
 
 def floater_rails(f: FloaterSums, name: str) -> list[Body]:
     """Four rails with their ledge, or square ones and the strips that are glued inside them."""
     deep, thick = f.inside_depth.value, f.ledge_thick.value
-    outside = (f.outside_w.value, f.outside_h.value)
     o = f.opening
-    w = min(q.value for q in (o.top, o.middle_width, o.bottom))
-    h = min(q.value for q in (o.left, o.middle_height, o.right))
-    ledge = Step(w - 2 * f.ledge.value, h - 2 * f.ledge.value, deep, deep + thick)
-    wall = Step(w, h, 0.0, deep if not f.square else deep + thick)
+    opening: Spans = (
+        (o.top.value, o.middle_width.value, o.bottom.value),
+        (o.left.value, o.middle_height.value, o.right.value),
+    )
+    outside = grown(opening, 2 * f.wall.value)
+    ledge = Step(*grown(opening, -2 * f.ledge.value), deep, deep + thick)
+    wall = Step(*opening, 0.0, deep if not f.square else deep + thick)
     if f.square:
         rails, parts = rails_round(outside, [wall], "wood", name), ("strip-0", "strip-1")
         if f.strips_mitred:
-            return rails + rails_round((w, h), [ledge], "stretcher", "support strip", parts, "strip")
-        s = f.desk.sheet
-        across, upright = s["strip.across"].value, s["strip.upright"].value
-        wide, high = f.ledge.value, (deep, deep + thick)
+            return rails + rails_round(opening, [ledge], "stretcher", "support strip", parts, "strip")
+        s, high = f.desk.sheet, (deep, deep + thick)
+        w = min(q.value for q in (o.top, o.middle_width, o.bottom))
+        h = min(q.value for q in (o.left, o.middle_height, o.right))
+        across, upright, wide = s["strip.across"].value, s["strip.upright"].value, f.ledge.value
         return rails + strips_round((w, h), wide, across, upright, high, "stretcher", "support strip", parts, "strip")
     return rails_round(outside, [wall, ledge], "wood", name)
 
@@ -38,14 +40,10 @@ def floater_bodies(
 ) -> tuple[tuple[Body, ...], tuple[Tie, ...]]:
     """Rails with their ledge (or glued strips), canvas, pads; the canvas is screwed to the ledge."""
     deep, thick = f.inside_depth.value, f.ledge_thick.value
-    _, ring, bars, braces = faces(f)
     front = f.face.value
     back = front + f.canvas.depth.value
     size = (f.canvas.width.value, f.canvas.height.value)
-    behind = min(front + CLOTH_MM, back)
-    wood = tuple(Prism(bar, behind, back) for bar in (*bars, *braces))
-    canvas = Body("canvas", "canvas", "stretcher", (Prism(ring, front, behind), *wood), "canvas",
-                  enters="from the front")  # fmt: skip
+    canvas = Body("canvas", "canvas", "stretcher", _stretched(f, front, back), "canvas", enters="from the front")
     bodies = [*rails, canvas]
     s = f.desk.sheet
     if f.pads and "pad.across" in s and f.pad.value > 0:
@@ -69,3 +67,13 @@ def floater_bodies(
     rail = next((b.id for b in rails), "")
     glued = [Tie(b.id, rail, "its glue") for b in rails if b.part.startswith("strip-")]
     return tuple(bodies), (Tie("canvas", rail, "screws through the ledge"), *glued)
+
+
+def _stretched(f: FloaterSums, front: float, back: float) -> tuple[Prism, ...]:
+    """The cloth, which lies on the bars' outer rims alone, the bars and the braces between them."""
+    ring, bars, rims, braces = outlines(f)
+    cloth = min(front + CLOTH_MM, back)
+    behind = max(min(front + min(RELIEF_MM, f.canvas.depth.value / 6), back), cloth)
+    rim = [Prism(x, cloth, behind, part="bar") for x in rims] if behind > cloth else []
+    wood = [Prism(x, behind, back, part="bar") for x in bars]
+    return Prism(ring, front, cloth), *rim, *wood, *(Prism(x, behind, back, part="brace") for x in braces)

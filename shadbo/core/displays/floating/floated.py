@@ -13,7 +13,7 @@ from shadbo.core.displays.floating.options import FloatingOptions
 from shadbo.core.displays.floating.parts import pad_strips, pad_width, rails, strip_lengths
 from shadbo.core.displays.floating.screws import place_screws, screw_length
 from shadbo.core.displays.floating.stretched import braces, stretching_parts
-from shadbo.core.displays.floating.views import FloaterSums, callouts, dimensions, faces, layers, sections
+from shadbo.core.displays.floating.views import FloaterSums, callouts, dimensions, layers, outlines
 from shadbo.core.displays.rabbeted.joints import PlateSeat, joint_lines
 from shadbo.core.hang.hanging import hanger_down
 from shadbo.core.pieces.pieces import LooseCanvas, Piece, StretchedCanvas
@@ -21,6 +21,7 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.kept import SCREWS, role
 from shadbo.core.shop.materials import FloaterProfile, PadStock, PlainStock
+from shadbo.core.solids.slices import Saw
 from shadbo.core.sums.canvas import CanvasSums, canvas_sums
 from shadbo.core.sums.fit import made_inside
 from shadbo.core.sums.floater import ledge_spare, screw_line
@@ -127,8 +128,7 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
         strip,
         body.strips_mitred,
     )
-    rail_section, strip_section, bar_section, pad_section, screw_section = sections(sums)
-    rail_faces, canvas_face, bar_faces, brace_faces = faces(sums)
+    canvas_face, *_, brace_faces = outlines(sums)
     if desk.own_frame is None:
         plain = isinstance(body.profile, PlainStock)
         rail_order(s, s["rail.width"], s["rail.height"], wall, desk.practice.kerf_mm, turned=plain)
@@ -149,7 +149,6 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
             canvas.height,
             canvas.depth,
             mass=canvas.mass,
-            face=(canvas_face,),
             seen_from=("front",),
             key="canvas.width",
             picture=Pictured.of(desk.piece, canvas_face),
@@ -159,14 +158,12 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
             "bar",
             "stretcher bar",
             "stretcher",
-            section=bar_section,
-            face=bar_faces,
             seen_from=("back",),
             key="canvas.depth",
         ),
-        *braces(brace_faces),
-        *rails(sums, body.profile, rail_section, strip_section, rail_faces, frame_mass),
-        *pad_strips(sums, pad_section),
+        *braces(len(brace_faces)),
+        *rails(sums, body.profile, frame_mass),
+        *pad_strips(sums),
         *stretching_parts(desk),
     ]
     steps = (
@@ -182,7 +179,6 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
         length,
         screw.diameter_mm,
         line.line,
-        screw_section,
         steps,
         "screw.length",
         price=screw.price,
@@ -205,6 +201,7 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
         dimensions(sums),
         callouts(sums),
         "right rail, cut through",
+        Saw(wall.value + sums.side_gap.value + canvas.bar_face.value),
         answers(desk),
         Room(0, body.inside_depth.value, "frame.inside_depth", "inside depth"),
         Margins("gap", wall.value, "gap"),

@@ -14,16 +14,12 @@ from shadbo.core.sums.weight import solid
 def rails(
     f: FloaterSums,
     profile: FloaterProfile | PlainStock,
-    section: tuple[tuple[float, float], ...],
-    strip: tuple[tuple[float, float], ...],
-    rail_faces: dict[str, tuple[tuple[float, float], ...]],
     mass: Quantity,
 ) -> list[Part]:
     """Two pairs of mitred rails, each pair at its long-point length."""
     s = f.desk.sheet
     made, exists = [], f.desk.own_frame is not None
     for axis, sides in (("width", ("top", "bottom")), ("height", ("left", "right"))):
-        both = tuple(rail_faces[side] for side in sides)
         made.append(
             Part(
                 f"rail-{axis}",
@@ -37,8 +33,6 @@ def rails(
                 mitred=True,
                 side="right" if axis == "height" else "top",
                 mass=mass if axis == "width" else None,
-                section=section if axis == "height" else (),
-                face=both,
                 seen_from=("front", "back"),
                 key=f"frame.outside_{axis}" if exists else f"rail.{axis}",
                 tone=profile.colour or "",
@@ -47,7 +41,7 @@ def rails(
                 note="" if exists else "long point to long point, mitres leaning opposite ways",
             )
         )
-    if not strip:
+    if not f.square:
         return made
     long, short = s["strip.across"], s["strip.upright"]
     note = "painted dark on the side that shows; glue faces stay bare"
@@ -64,7 +58,6 @@ def rails(
                 length,
                 f.ledge,
                 f.ledge_thick,
-                section=strip if n else (),
                 key="strip.height",
                 to_cut=True,
                 mitred=f.strips_mitred,
@@ -90,7 +83,7 @@ def pad_width(desk: Desk, ledge: Quantity, gap: Quantity) -> Quantity:
     return s.cut("pad.width", "pad strips, width", wide, "down", desk.practice.cut_tolerance_mm)
 
 
-def pad_strips(f: FloaterSums, section: tuple[tuple[float, float], ...]) -> list[Part]:
+def pad_strips(f: FloaterSums) -> list[Part]:
     """Strips that lie under the canvas and stay out of the gap: two of its width, two between them."""
     strip = f.pad_width
     if strip is None:
@@ -118,7 +111,6 @@ def pad_strips(f: FloaterSums, section: tuple[tuple[float, float], ...]) -> list
                     strip,
                     thick,
                     mass=mass,
-                    section=section if word == "upright" and i == 0 else (),
                     key=f"pad.{word}",
                     to_cut=True,
                     price=length.value * strip.value * stock.price_per_m2 / 1e6,

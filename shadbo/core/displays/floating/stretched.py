@@ -1,6 +1,6 @@
 """Parts that a canvas off its bars needs before it can be framed: bars, braces, cloth."""
 
-from shadbo.core.build.assembly import Part, Ring
+from shadbo.core.build.assembly import Part
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.pieces import LooseCanvas
 from shadbo.core.shapes.plane import Dot
@@ -59,9 +59,9 @@ def staple_bodies(desk: Desk, size_mm: tuple[float, float], at_mm: Dot, back_mm:
     return [Body("staples", "staples", "metal", tuple(prisms), "staples", bites=True, into=(into,), gives=True)]
 
 
-def braces(faces: tuple[Ring, ...]) -> list[Part]:
-    """Braces between the bars, one a face; nothing where there are none."""
-    if not faces:
+def braces(many: int) -> list[Part]:
+    """Braces between the bars; nothing where there are none."""
+    if not many:
         return []
     return [
         Part(
@@ -69,8 +69,7 @@ def braces(faces: tuple[Ring, ...]) -> list[Part]:
             "brace",
             "brace",
             "stretcher",
-            len(faces),
-            face=faces,
+            many,
             seen_from=("back",),
             key="canvas.mass",
             unpriced=True,

@@ -5,13 +5,13 @@ from collections.abc import Sequence
 from shadbo.core.build.assembly import Callout, Dimension, Dot, Fixing, Layer, Ring
 from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
-from shadbo.core.shapes.rings import mitred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.materials import PadStock
 from shadbo.core.sums.canvas import CanvasSums
 from shadbo.core.sums.square import Opening, Placement
 
-Dots = tuple[Dot, ...]
+RIM_MM, RELIEF_MM, HAIR_MM = 10.0, 3.0, 1e-6
+"""Of a bar so much lies against the cloth, and stands before the rest: common practice, no source."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,52 +46,19 @@ class FloaterSums:
         return self.placed.gaps["right"]["middle"]
 
 
-def _rect(x0: float, y0: float, x1: float, y1: float) -> Ring:
-    return ((x0, y0), (x1, y0), (x1, y1), (x0, y1))
-
-
-def sections(f: FloaterSums) -> tuple[Ring, Ring, Ring, Ring, tuple[Dot, Dot]]:
-    """Rail, glued strip (none in a moulding), bar, pad and screw in the edge plane."""
-    wall, ledge, deep = f.wall.value, f.ledge.value, f.inside_depth.value
-    back = deep + f.ledge_thick.value
-    rail: Ring = ((0, 0), (back, 0), (back, wall + ledge), (deep, wall + ledge), (deep, wall), (0, wall))
-    strip: Ring = ()
-    if f.square:
-        rail, strip = _rect(0, 0, back, wall), _rect(deep, wall, back, wall + ledge)
-    front, low = f.face.value, wall + f.side_gap.value
-    rear, high = front + f.canvas.depth.value, low + f.canvas.bar_face.value
-    rim = min(10.0, f.canvas.bar_face.value / 3)
-    relief = min(3.0, f.canvas.depth.value / 6)
-    bar: Ring = (
-        (front, low),
-        (rear, low),
-        (rear, high),
-        (front + relief, high),
-        (front + relief, low + rim),
-        (front, low + rim),
-    )
-    top = max(wall + ledge, low + 3)
-    pad: Ring = ()
-    if f.pad_width is not None and f.pad.value > 0:
-        pad = _rect(rear, low, rear + f.pad.value, min(low + f.pad_width.value, top))
-    line = f.line.value
-    return rail, strip, bar, pad, ((back, line), (back - f.screw.value, line))
-
-
-def faces(f: FloaterSums) -> tuple[dict[str, Dots], Ring, tuple[Ring, ...], tuple[Ring, ...]]:
-    """Mitred rails, the canvas as it stands, its bars and its braces, in the front plane."""
-    w, h, t = f.outside_w.value / 2, f.outside_h.value / 2, f.wall.value
-    rails = dict(zip(("top", "bottom", "left", "right"), mitred(w, h, t), strict=True))
+def outlines(f: FloaterSums) -> tuple[Ring, tuple[Ring, ...], tuple[Ring, ...], tuple[Ring, ...]]:
+    """The canvas as it stands, its bars, their outer rims and its braces, in the front plane."""
     turn, dx, dy = f.placed.turn.value, f.placed.right.value, f.placed.up.value
 
     def put(x: float, y: float) -> Dot:
         return x - turn * y + dx, y + turn * x + dy
 
-    ring = tuple(put(x.value, y.value) for x, y in f.canvas.shape.points.values())
+    points = f.canvas.shape.values()
     b = f.canvas.bar_face.value
+    bars, rims = (
+        tuple(tuple(put(*d) for d in ring) for ring in _bars(points, wide)) for wide in (b, min(RIM_MM, b / 3))
+    )
     cw, ch = f.canvas.width.value / 2, f.canvas.height.value / 2
-    top, bottom, left, right = (tuple(put(*d) for d in ring_) for ring_ in mitred(cw, ch, b))
-    bars = (top, bottom, left, right)
     braces = []
     for brace in f.canvas.braces:
         half = brace.width.mm / 2
@@ -102,7 +69,24 @@ def faces(f: FloaterSums) -> tuple[dict[str, Dots], Ring, tuple[Ring, ...], tupl
             y = ch - brace.at.mm
             corners = ((-cw + b, y + half), (cw - b, y + half), (cw - b, y - half), (-cw + b, y - half))
         braces.append(tuple(put(*d) for d in corners))
-    return rails, ring, bars, tuple(braces)
+    return tuple(put(*d) for d in points), bars, rims, tuple(braces)
+
+
+def _bars(points: Sequence[Dot], wide_mm: float) -> list[Ring]:
+    """Four mitred bars inside an outline of corners and middles, clockwise from the top left."""
+    out = []
+    for n, (u, v) in enumerate(((0, -1), (-1, 0), (0, 1), (1, 0))):
+        start, middle, end = (points[(2 * n + i) % 8] for i in range(3))
+        before, after = ((-v, u), (v, -u))  # along the bar, from its ends towards its middle
+        line = [start, middle, end]
+        inner = [
+            (end[0] + (u + after[0]) * wide_mm, end[1] + (v + after[1]) * wide_mm),
+            (middle[0] + u * wide_mm, middle[1] + v * wide_mm),
+            (start[0] + (u + before[0]) * wide_mm, start[1] + (v + before[1]) * wide_mm),
+        ]
+        bent = max(abs((a + b) / 2 - c) for a, b, c in zip(start, end, middle, strict=True))
+        out.append((*line, *inner) if bent > HAIR_MM else (start, end, inner[0], inner[2]))
+    return out
 
 
 def layers(f: FloaterSums) -> tuple[Layer, ...]:

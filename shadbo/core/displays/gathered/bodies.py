@@ -6,6 +6,7 @@ from shadbo.core.displays.gathered.gathered import Gathered
 from shadbo.core.shapes.polygon import box_of
 from shadbo.core.shapes.rings import rect
 from shadbo.core.solids.body import Body, Prism, Tie
+from shadbo.core.solids.slices import CLASPS
 
 CLASP_SHARE = 0.4
 """How wide a clasp is of its badge: common practice, no source."""
@@ -40,7 +41,7 @@ def item_bodies(
                     (clasp,),
                     f"item-{x.id}",
                     short="clasps",
-                    lot="clasps",
+                    lot=CLASPS,
                 )
             )
             ties.append(Tie(f"clasp-{x.id}", f"item-{x.id}", "its own pin"))

@@ -171,7 +171,6 @@ def item_parts(desk: Desk, group: Gathered) -> list[Part]:
             x.height,
             x.front,
             mass=x.mass,
-            face=(group.ring(x),),
             seen_from=("front",),
             key=f"{x.key}.left",
             picture=Pictured.of(x.piece, group.ring(x)),

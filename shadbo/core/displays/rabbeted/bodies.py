@@ -11,35 +11,29 @@ from shadbo.core.displays.rabbeted.points import OVER_MM
 from shadbo.core.displays.rabbeted.slabs import SAID, Slab
 from shadbo.core.displays.rabbeted.strainer import STRAINER, strainer_bodies
 from shadbo.core.shapes.plane import Ring
-from shadbo.core.shapes.rings import around, centred
+from shadbo.core.shapes.rings import around, centred, mitred
 from shadbo.core.sheet.sheet import Sheet
-from shadbo.core.solids.body import (
-    EVERY_WAY,
-    Body,
-    Prism,
-    Step,
-    Tie,
-    Way,
-    framed,
-    rails_round,
-    strips_round,
-)
+from shadbo.core.solids.body import EVERY_WAY, Body, Prism, Tie, Way, framed, strips_round
+from shadbo.core.solids.rails import Step, grown, rails_round
+
+BARS = "bars"
+CLOTH_MM = 1.0
+"""Cloth and its ground: common practice, no source."""
 
 
 def frame_bodies(frame: Frame) -> list[Body]:
     """Four rails: lip, wall beside the rabbet and its further steps, and strips that extend it."""
-    s = frame.desk.sheet
-    outside = (s["frame.outside_width"].value, s["frame.outside_height"].value)
-    sight = (s["frame.sight_width"].value, s["frame.sight_height"].value)
-    w, h = frame.width.least.value, frame.height.least.value
+    opening = frame.opening()
+    wall = frame.face.value - frame.lip.value
+    outside = grown(opening, 2 * wall)
     front, deep = frame.front.value, frame.profile.height_mm
     begins = [(front, 0.0), *frame.steps, (deep, 0.0)]
-    steps = [Step(*sight, 0.0, front)]
+    steps = [Step(*grown(opening, -2 * frame.lip.value), 0.0, front)]
     for (at, thinner), (until, _) in pairwise(begins):
-        steps.append(Step(w + 2 * thinner, h + 2 * thinner, at, until))
+        steps.append(Step(*grown(opening, 2 * thinner), at, until))
     bodies = rails_round(outside, steps, "wood", f"rail, {frame.profile.name}")
     if frame.extension is not None:
-        behind = [Step(w, h, deep, deep + frame.extension.value)]
+        behind = [Step(*opening, deep, deep + frame.extension.value)]
         parts = ("extension-width", "extension-height")
         bodies += rails_round(outside, behind, "stretcher", "rabbet extension", parts, "rail-extension")
     return bodies
@@ -95,11 +89,22 @@ def slab_bodies(
             parts = (layer.id, layer.id)
             out += strips_round(size, thick, across, upright, (z0, z1), layer.hatch, name, parts, layer.id)
             continue
-        ring = around(*size, layer.off)
+        if layer.role == "bar":
+            out.append(_stretched(layer, size, (z0, z1)))
+            continue
+        ring = layer.ring or around(*size, layer.off)
         holes = holes_of(layer, size, windows)
         out.append(Body(layer.id, name, layer.hatch, (Prism(ring, z0, z1, holes),), layer.id, short=layer.name,
                         enters=layer.enters))  # fmt: skip
     return out
+
+
+def _stretched(layer: Slab, size: tuple[float, float], deep: tuple[float, float]) -> Body:
+    """A canvas: its cloth, and behind it four mitred bars."""
+    cloth = min(deep[0] + CLOTH_MM, deep[1])
+    bars = mitred(size[0] / 2, size[1] / 2, min(layer.ring_mm, *(x / 2 for x in size)))
+    prisms = [Prism(centred(*size), deep[0], cloth), *(Prism(ring, cloth, deep[1], part=BARS) for ring in bars)]
+    return Body(layer.id, layer.name, layer.hatch, tuple(prisms), layer.id, short=layer.name, enters=layer.enters)
 
 
 OUT: Mapping[Side, Dot] = {"top": (0, 1), "bottom": (0, -1), "left": (-1, 0), "right": (1, 0)}

@@ -1,10 +1,14 @@
 """What stands inside the rails, seen from the front, and where a flat piece sits in its opening."""
 
+from collections.abc import Sequence
+from dataclasses import replace
+
 from shadbo.core.build.assembly import Hatch, Part, Ring
 from shadbo.core.build.marked import Pictured
 from shadbo.core.build.setting import Margins
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.frame import Frame
+from shadbo.core.displays.rabbeted.slabs import Slab
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sums.flat import FlatSums
@@ -14,20 +18,25 @@ from shadbo.core.sums.square import Opening, Placement, place
 def seen(
     id_: str,
     hatch: Hatch,
-    ring: Ring,
+    of: str,
     key: str,
     name: str = "",
     tone: str | None = None,
     picture: Pictured | None = None,
+    ring: Ring = (),
 ) -> Part:
-    """A part that is only looked at from the front; ``tone`` is its own colour, where that is known."""
+    """The front of a body, as it is looked at; ``tone`` is its own colour, where that is known.
+
+    ``ring`` is the outline of what is marked on that body, or is flush in it.
+    """
     return Part(
         id_,
         "piece",
         name or id_,
         hatch,
         1,
-        face=(ring,),
+        of=of,
+        face=(ring,) if ring else (),
         seen_from=("front",),
         key=key,
         tone=tone or "",
@@ -41,6 +50,14 @@ def placed_ring(flat: FlatSums, placed: Placement) -> Ring:
     return tuple(
         (x.value - turn * y.value + dx, y.value + turn * x.value + dy) for x, y in flat.shape.outline.points.values()
     )
+
+
+def lying(slabs: Sequence[Slab], flat: FlatSums, placed: Placement | None) -> list[Slab]:
+    """The layers, the piece among them with its outline as it stands."""
+    if placed is None:
+        return list(slabs)
+    ring = placed_ring(flat, placed)
+    return [replace(x, ring=ring) if x.role == "piece" else x for x in slabs]
 
 
 def place_in(desk: Desk, flat: FlatSums, width: Quantity, height: Quantity) -> Placement:
@@ -63,8 +80,6 @@ def border_margins(inset_mm: float) -> Margins:
 
 
 def opening_part(frame: Frame, hatch: Hatch, key: str, name: str) -> Part:
-    """All that shows inside the lip, as one field."""
-    s = frame.desk.sheet
-    ring = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
+    """The piece, all that shows inside the lip."""
     whole = centred(frame.package_w.value, frame.package_h.value)
-    return seen(name, hatch, ring, key, picture=Pictured.of(frame.desk.piece, whole))
+    return seen(name, hatch, "piece", key, picture=Pictured.of(frame.desk.piece, whole))

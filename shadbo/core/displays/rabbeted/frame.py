@@ -14,6 +14,7 @@ from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import FrameProfile
 from shadbo.core.shop.kept import FRAMES
 from shadbo.core.shop.values import Length
+from shadbo.core.solids.rails import Spans
 from shadbo.core.sums.fit import Fit, Hold, allowance_of, frame_axis, hold
 from shadbo.core.sums.order import rail_order
 
@@ -47,6 +48,10 @@ class Frame:
     hold_h: Hold
     steps: tuple[tuple[float, float], ...] = ()
     joint: str | None = None
+
+    def opening(self) -> Spans:
+        """Rabbet width at top, middle and bottom, height at left, middle and right, as made or pulled in."""
+        return self.width.spans_mm(), self.height.spans_mm()
 
     @property
     def slack_mm(self) -> float:

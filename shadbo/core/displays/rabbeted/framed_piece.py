@@ -127,18 +127,20 @@ def layers_of(
 
 
 def front_of(
-    desk: Desk, flat: FlatSums, placed: Placement | None, field: Hatch, both_sides: bool = False
+    desk: Desk,
+    flat: FlatSums,
+    placed: Placement | None,
+    field: Hatch,
+    both_sides: bool = False,
+    behind: str = "board",
 ) -> list[Part]:
-    """What shows inside the lip, and the piece placed in it as evenly as it goes."""
-    s = desk.sheet
-    sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
+    """What shows inside the lip, which lies ``behind``, and the piece placed in it as evenly as it goes."""
     hatch = KINDS[desk.piece.detail.kind].hatch
-    ring = sight if placed is None else placed_ring(flat, placed)
-    whole = centred(flat.width.value, flat.height.value) if placed is None else ring
-    picture = Pictured.of(desk.piece, whole)
+    ring = () if placed is None else placed_ring(flat, placed)
+    picture = Pictured.of(desk.piece, ring or centred(flat.width.value, flat.height.value))
     parts = [
-        seen("field", field, sight, "package.width"),
-        seen("piece", hatch, ring, "piece.width", picture=picture),
+        seen("field", field, behind, "package.width"),
+        seen("piece", hatch, "piece", "piece.width", picture=picture, ring=ring),
     ]
     return [replace(p, seen_from=("front", "back")) for p in parts] if both_sides else parts
 

@@ -1,11 +1,10 @@
 """The layers of a package as parts of the list: what is cut of which sheet, what it weighs and costs."""
 
-from shadbo.core.build.assembly import Part, Ring
+from shadbo.core.build.assembly import Part
 from shadbo.core.build.marked import Window
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.bodies import cut_out_mm2
 from shadbo.core.displays.rabbeted.slabs import Slab
-from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.boards import Tape
 from shadbo.core.shop.kept import TAPES
@@ -25,7 +24,7 @@ def _stuck(desk: Desk) -> Tape | None:
 
 
 def layer_part(
-    desk: Desk, size: tuple[Quantity, Quantity], layer: Slab, section: Ring, windows: tuple[Window, ...] = ()
+    desk: Desk, size: tuple[Quantity, Quantity], layer: Slab, windows: tuple[Window, ...] = ()
 ) -> Part | None:
     """A layer as a part: a sheet, or the strips of a spacer, with its mass and price; None for air.
 
@@ -67,7 +66,6 @@ def layer_part(
             s[f"{id_}.strip"] if layer.count > 1 else layer.thick,
             thick,
             mass=mass,
-            section=section,
             key=f"{id_}.across",
             to_cut=True,
             note=note,
@@ -84,7 +82,6 @@ def layer_part(
         height,
         s[f"{layer.id}.one"] if layer.count > 1 else layer.thick,
         mass=mass,
-        section=section,
         key=layer.key,
         to_cut=layer.cut and (layer.sheet is not None or layer.role == "packer"),
         unpriced=layer.cut and layer.sheet is None and layer.role == "packer",
@@ -93,5 +90,4 @@ def layer_part(
         sheet=layer.sheet if layer.cut or layer.fetched else None,
         fetched=layer.fetched,
         seen_from=("back",) if layer.role == "backing" else (),
-        face=(centred(width.value, height.value),) if layer.role == "backing" else (),
     )

@@ -2,7 +2,7 @@
 
 from collections.abc import Callable, Sequence
 
-from shadbo.core.build.assembly import Assembly, Back, Callout, Dimension, Join, Part, Ring
+from shadbo.core.build.assembly import Assembly, Back, Callout, Dimension, Join, Part
 from shadbo.core.build.marked import Forbidden, Shown, Spot, Window
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.build.setting import Margins, Room
@@ -18,10 +18,11 @@ from shadbo.core.displays.rabbeted.rails import rail_parts
 from shadbo.core.displays.rabbeted.slabs import Slab, together
 from shadbo.core.displays.rabbeted.strainer import STRAINER, sized, strainer_join, strainer_parts
 from shadbo.core.displays.rabbeted.under_spacer import beside_piece
-from shadbo.core.displays.rabbeted.views import callouts, dimensions, section_of
+from shadbo.core.displays.rabbeted.views import callouts, dimensions, ladder, saw_of
 from shadbo.core.hang.hanging import hangers_at
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.solids.body import Body, Tie
+from shadbo.core.solids.slices import sawn
 from shadbo.core.sums.bending import rail_sag
 from shadbo.core.sums.hang import force
 from shadbo.core.words.lengths import Both
@@ -34,9 +35,9 @@ LEAST_RING_MM = 3.0
 class Package:
     """What a display puts into the rabbet, and how it is seen.
 
-    ``front`` draws what stands inside the rails; ``joins`` are the mount's own fixings; ``sections``
-    and ``bodies`` add what
-    stands between the layers, given how deep each begins.
+    ``front`` draws what stands inside the rails; ``joins`` are the mount's own fixings; ``bodies`` adds what
+    stands between the layers, given how deep each begins. ``laid_mm`` is where the section shows the deepest of it,
+    from the edge of the field.
     """
 
     slabs: tuple[Slab, ...]
@@ -56,7 +57,7 @@ class Package:
     depth: tuple[Both, Both] | None = None
     points: bool = True
     callouts: tuple[Callout, ...] = ()
-    sections: Callable[[dict[str, float]], Sequence[Part]] | None = None
+    laid_mm: float | None = None
     bodies: Callable[[dict[str, float]], tuple[Sequence[Body], Sequence[Tie]]] | None = None
     more_mounts: tuple[MountPlan, ...] = ()
     shown: tuple[Shown, ...] = ()
@@ -86,15 +87,14 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         s.let("depth.left", "depth still over", spare, way="down")
     hangers_at(desk, s["frame.outside_height"])
     rails = frame_bodies(frame)
-    section, layers = section_of(frame, slabs, package.reach_mm)
     parts = rail_parts(frame, rails)
     mass = package.mass
     for layer in slabs:
-        for part in _parts_of(desk, frame, layer, section.get(layer.id, ()), package.windows):
+        for part in _parts_of(desk, frame, layer, package.windows):
             parts.append(part)
             mass = mass + part.mass if part.mass is not None else mass
     begins = begins_of(frame.front.value, slabs)
-    beside = beside_piece(desk, (frame.package_w, frame.package_h), slabs, begins, package.mount, frame.start_mm)
+    beside = beside_piece(desk, (frame.package_w, frame.package_h), slabs, begins, package.mount)
     for part in beside.parts:
         parts.append(part)
         mass = mass + part.mass if part.mass is not None else mass
@@ -106,14 +106,10 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
     if strained:
         joins.append(strainer_join(desk, frame))
     elif package.points:
-        join, marks = point_join(desk, frame, slabs, package.see_through)
-        joins.append(join)
-        parts.append(marks)
+        joins.append(point_join(desk, frame, package.see_through))
     parts += cover_parts(desk, frame, package.back, package.see_through)
     parts += [*package.front(frame), *package.parts]
     back = frame.front.value + sum(x.thick.value for x in slabs)
-    if package.sections is not None:
-        parts += package.sections(begins)
     size = (frame.package_w.value, frame.package_h.value)
     bodies = [*rails, *slab_bodies(s, slabs, begins, size, package.windows)]
     bodies += [*beside.bodies, *fastened(frame, joins, slabs, begins)]
@@ -126,6 +122,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         bodies += more
         ties += fixed
     joint = joint_sums(desk, frame, s["package.mass"])
+    saw = saw_of(frame, package.windows, package.reach_mm, package.laid_mm)
     room_end = frame.depth.value
     extra = tuple(package.dimensions(frame)) if package.dimensions is not None else ()
     rail = frame.back_rail()
@@ -136,10 +133,11 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         rail,
         tuple(parts),
         tuple(joins),
-        layers,
+        ladder(frame, slabs),
         (*dimensions(frame, back), *extra),
-        (*callouts(slabs, section), *package.callouts),
+        (*callouts(slabs, sawn(bodies, saw)), *package.callouts),
         "right rail, cut through",
+        saw,
         _answers(desk, package),
         Room(frame.front.value, room_end, frame.rabbet_depth.key, "rabbet"),
         package.margins,
@@ -165,10 +163,10 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
     )
 
 
-def _parts_of(desk: Desk, frame: Frame, layer: Slab, section: Ring, windows: tuple[Window, ...]) -> Sequence[Part]:
+def _parts_of(desk: Desk, frame: Frame, layer: Slab, windows: tuple[Window, ...]) -> Sequence[Part]:
     if layer.id == STRAINER:
-        return strainer_parts(desk, layer, section)
-    part = layer_part(desk, (frame.package_w, frame.package_h), layer, section, windows)
+        return strainer_parts(desk, layer)
+    part = layer_part(desk, (frame.package_w, frame.package_h), layer, windows)
     return () if part is None else (part,)
 
 

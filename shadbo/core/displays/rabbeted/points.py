@@ -1,15 +1,14 @@
 """Closing a rabbeted frame from behind: points or clips round the package, and what covers the back."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 
 from shadbo.core.build.assembly import Back, Fixing, Join, Part
 from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.frame import Frame, edge_walk
-from shadbo.core.displays.rabbeted.slabs import Slab
 from shadbo.core.hang.hanging import hangers_at
 from shadbo.core.shapes.plane import Ring
-from shadbo.core.shapes.rings import centred, rect
+from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.solids.bites import Bar
 from shadbo.core.solids.body import Body, Prism, framed
@@ -32,8 +31,8 @@ VENT_CLEAR_MM = 20.0
 """A vent behind canvas: common practice, no source."""
 
 
-def point_join(desk: Desk, frame: Frame, slabs: Sequence[Slab], soft: bool = False) -> tuple[Join, Part]:
-    """Points a side: floor((side − 100) / 125) + 1, at least two, even; and how they look in the section.
+def point_join(desk: Desk, frame: Frame, soft: bool = False) -> Join:
+    """Points a side: floor((side − 100) / 125) + 1, at least two, even.
 
     ``soft``: two padded clips a side instead, where a point would bear on a bare glass edge.
     """
@@ -44,20 +43,14 @@ def point_join(desk: Desk, frame: Frame, slabs: Sequence[Slab], soft: bool = Fal
 
     fixings = side_fixings(desk, frame, "point", count, FixingLine(INSET_MM))
     desk.sheet.let("point.count", name, desk.sheet.number(len(fixings), ONE))
-    x = frame.front.value + sum(layer.thick.value for layer in slabs)
-    wall = frame.face.value - frame.lip.value
-    over, into, _, thick = POINT_MM
-    ring = rect(x, wall - into, x + thick, wall + over)
-    mark = Part("point", "clip", name, "metal", section=ring, key="point.count")
     steps = (
         ("finger-tight: a hard clip cracks the pane",)
         if soft
         else ("frame on its edge while driving, so that nothing loose falls on the glazing",)
     )
     holds = ("rail", "backing")
-    join = Join("points", name, name, holds, fixings, diameter_mm=3.0, operations=steps, key="point.count",
+    return Join("points", name, name, holds, fixings, diameter_mm=3.0, operations=steps, key="point.count",
                 bars=point_bars())  # fmt: skip
-    return join, mark
 
 
 def point_bars() -> tuple[Bar, ...]:

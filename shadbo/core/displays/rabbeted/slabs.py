@@ -8,7 +8,7 @@ from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.levers import Lever
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.facts import Told
-from shadbo.core.shapes.plane import Dot
+from shadbo.core.shapes.plane import Dot, Ring
 from shadbo.core.sheet.quantity import DUST, Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import ACID_FREE, SheetKind, SheetStock
@@ -40,6 +40,7 @@ class Slab:
     ``one`` is the name of one of several strips, ``bar`` the stock of a strainer. ``wrapped``: it reaches to the
     package's edge, whatever of it is measured and seen. ``enters`` is how it gets there, ``off`` how far its middle
     lies right of and above the package's. ``fetched``: where it comes from, if it is not cut.
+    ``ring`` is its outline where it lies, if it is no rectangle or lies turned.
     """
 
     id: str
@@ -62,6 +63,7 @@ class Slab:
     enters: Enters = "from behind"
     off: Dot = (0.0, 0.0)
     fetched: str = ""
+    ring: Ring = ()
 
     @property
     def kg_per_m2(self) -> float:

@@ -14,7 +14,8 @@ from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.kept import PLAIN_STOCK, SCREWS, role
 from shadbo.core.shop.materials import PlainStock
 from shadbo.core.solids.bites import Bar
-from shadbo.core.solids.body import Body, Step, rails_round
+from shadbo.core.solids.body import Body
+from shadbo.core.solids.rails import Step, rails_round
 from shadbo.core.sums.weight import solid
 from shadbo.core.words.words import Mm, say
 
@@ -64,7 +65,7 @@ def sized(desk: Desk, frame: Frame, slabs: Sequence[Slab]) -> list[Slab]:
     return [*slabs[:-1], replace(slabs[-1], size=(width, height), mass=mass)]
 
 
-def strainer_parts(desk: Desk, layer: Slab, section: tuple[tuple[float, float], ...]) -> list[Part]:
+def strainer_parts(desk: Desk, layer: Slab) -> list[Part]:
     """Its bars, mitred, in two pairs."""
     s, bar = desk.sheet, layer.bar
     note = say(
@@ -86,7 +87,6 @@ def strainer_parts(desk: Desk, layer: Slab, section: tuple[tuple[float, float], 
             s["strainer.thick"],
             mitred=True,
             mass=layer.mass if axis == "width" else None,
-            section=section if axis == "height" else (),
             key=f"{STRAINER}.{axis}",
             to_cut=True,
             note=note,

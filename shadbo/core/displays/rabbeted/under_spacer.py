@@ -2,7 +2,6 @@
 
 import itertools
 from collections.abc import Mapping, Sequence
-from dataclasses import replace
 
 from shadbo.core.build.assembly import Part
 from shadbo.core.build.marked import Window
@@ -11,8 +10,7 @@ from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.filling import FILLING, Piled, piled
 from shadbo.core.displays.rabbeted.slabs import HATCH, Slab
-from shadbo.core.shapes.polygon import box_of
-from shadbo.core.shapes.rings import centred, rect
+from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.boards import SheetStock
@@ -43,28 +41,12 @@ def beside_piece(
     slabs: Sequence[Slab],
     begins: Mapping[str, float],
     mount: MountPlan | None,
-    start_mm: float,
 ) -> Beside:
-    """The sink of a piece that lies in one, else the strips under its spacer; ``size`` is the package's.
-
-    ``start_mm`` is where the package begins in the section, from the frame's outer edge.
-    """
+    """The sink of a piece that lies in one, else the strips under its spacer; ``size`` is the package's."""
     if mount is not None and mount.taken.mount.id == "sink":
-        return _seen_cut(_sink(desk, size, slabs, begins), size, start_mm)
+        return _sink(desk, size, slabs, begins)
     parts, bodies = under_spacer(desk, size, slabs, begins)
-    return _seen_cut(Beside(tuple(parts), tuple(bodies)), size, start_mm)
-
-
-def _seen_cut(beside: Beside, size: tuple[Quantity, Quantity], start_mm: float) -> Beside:
-    """The same with its part in the section: cut where the right rail is."""
-    if not beside.parts or not beside.bodies:
-        return beside
-    right = next((b for b in beside.bodies if b.id.endswith("-right")), beside.bodies[0])
-    prism = right.prisms[0]
-    left, _, edge, _ = box_of(prism.holes[0] if prism.holes else prism.ring)
-    inner = edge if prism.holes else left
-    ring = rect(prism.front_mm, start_mm, prism.back_mm, start_mm + size[0].value / 2 - inner)
-    return replace(beside, parts=(replace(beside.parts[0], section=ring), *beside.parts[1:]))
+    return Beside(tuple(parts), tuple(bodies))
 
 
 def _sink(desk: Desk, size: tuple[Quantity, Quantity], slabs: Sequence[Slab], begins: Mapping[str, float]) -> Beside:

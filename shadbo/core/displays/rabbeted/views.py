@@ -3,34 +3,42 @@
 from collections.abc import Sequence
 
 from shadbo.core.build.assembly import Callout, Dimension, Layer, Ring
+from shadbo.core.build.marked import Window
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.displays.rabbeted.slabs import Slab
-from shadbo.core.shapes.rings import rect
+from shadbo.core.shapes.polygon import box_of
+from shadbo.core.solids.slices import Saw, Slice
 
 SEEN_MM = 34.0
 MOST_SEEN_MM = 110.0
+HAIR_MM = 1e-6
 
 
-def section_of(frame: Frame, slabs: Sequence[Slab], reach_mm: float) -> tuple[dict[str, Ring], tuple[Layer, ...]]:
-    """Every layer as a rectangle by id, and the depth ladder. ``reach_mm`` is how far in the piece begins."""
-    x, low = frame.front.value, frame.start_mm
+def saw_of(frame: Frame, windows: Sequence[Window], reach_mm: float, laid_mm: float | None = None) -> Saw:
+    """Where the section is cut: through the window that is nearest to the right edge, else through the middle.
+
+    ``reach_mm`` is how far in the piece begins, ``laid_mm`` where what is laid out is shown, from the sight's edge.
+    """
     seen = SEEN_MM if reach_mm <= 0 else min(reach_mm + 18, MOST_SEEN_MM)
-    top = frame.face.value + seen
-    rings: dict[str, Ring] = {}
-    ladder = []
+    at, boxes = 0.0, [box_of(w.ring) for w in windows if w.bevelled and not w.stays]
+    edge = max((x[2] for x in boxes), default=0.0)
+    nearest = [x for x in boxes if x[2] >= edge - HAIR_MM]
+    if nearest and not any(low <= 0 < high for _, low, _, high in nearest):
+        at = (nearest[0][1] + nearest[0][3]) / 2
+    return Saw(frame.face.value + seen, at, laid_mm=None if laid_mm is None else frame.face.value + laid_mm)
+
+
+def ladder(frame: Frame, slabs: Sequence[Slab]) -> tuple[Layer, ...]:
+    """The depth ladder: every layer where it lies, and what closing takes."""
+    x, out = frame.front.value, []
     for layer in slabs:
         thick = layer.thick.value
-        own = layer.size is not None and not layer.wrapped
-        start = low + ((frame.package_w.value - layer.size[0].value) / 2 if own and layer.size else layer.starts_mm)
-        high = min(start + layer.ring_mm, top) if layer.ring_mm > 0 else top
-        if start < top:
-            rings[layer.id] = rect(x, start, x + thick, high)
-        ladder.append(Layer(_short(layer), x, x + thick, layer.hatch, layer.key))
+        out.append(Layer(_short(layer), x, x + thick, layer.hatch, layer.key))
         x += thick
     room = frame.desk.sheet["depth.fastener"].value
     if room > 0 and slabs[-1].role != "bar":
-        ladder.append(Layer("to close", x, x + room, "air", "depth.fastener"))
-    return rings, tuple(ladder)
+        out.append(Layer("to close", x, x + room, "air", "depth.fastener"))
+    return tuple(out)
 
 
 def _short(layer: Slab) -> str:
@@ -81,25 +89,24 @@ def dimensions(frame: Frame, back_mm: float) -> list[Dimension]:
     return out
 
 
-def frame_low(section: dict[str, Ring]) -> float:
-    """Where the lowest layer of the section begins."""
-    return min(y for ring in section.values() for _, y in ring)
-
-
-def callouts(slabs: Sequence[Slab], section: dict[str, Ring]) -> tuple[Callout, ...]:
+def callouts(slabs: Sequence[Slab], cut: Sequence[Slice]) -> tuple[Callout, ...]:
     """One label a layer, the front one on top, so that the leaders never cross."""
+    rings: dict[str, Ring] = {}
+    for x in cut:
+        rings.setdefault(x.body, x.ring)
+        rings.setdefault(x.body.rsplit("-", 1)[0], x.ring)
     out = []
     last = 1e9
-    for layer in (x for x in slabs if x.id in section and x.role != "void"):
-        ring = section[layer.id]
-        xs, ys = [x for x, _ in ring], [y for _, y in ring]
-        if layer.role == "piece" and min(ys) > frame_low(section) + 12:
-            y = min(ys) + 3
-        elif max(ys) - min(ys) < 10:
-            y = (max(ys) + min(ys)) / 2
+    lowest = min((box_of(rings[x.id])[1] for x in slabs if x.id in rings), default=0.0)
+    for layer in (x for x in slabs if x.id in rings and x.role != "void"):
+        left, low, right, high = box_of(rings[layer.id])
+        if layer.role == "piece" and low > lowest + 12:
+            y = low + 3
+        elif high - low < 10:
+            y = (high + low) / 2
         else:
-            y = last = max(min(last - 6, max(ys) - 3), min(ys) + 2)
+            y = last = max(min(last - 6, high - 3), low + 2)
         twice = sum(x.name == layer.name for x in slabs) > 1
         words = f"{_short(layer)}: {layer.name}" if twice else layer.name
-        out.append(Callout("edge", ((xs[0] + xs[1]) / 2, y), words, layer.thick, key=layer.key))
+        out.append(Callout("edge", ((left + right) / 2, y), words, layer.thick, key=layer.key))
     return tuple(out)

@@ -17,12 +17,13 @@ from shadbo.core.findings import StationName
 from shadbo.core.hang.hanging_plain import wall_strips
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.pieces import Panel, Paper, Piece, Puzzle
-from shadbo.core.shapes.rings import centred, rect
+from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.boards import SheetKind, SheetStock
 from shadbo.core.shop.kept import SHEETS
 from shadbo.core.solids.body import Body, Prism, Tie
+from shadbo.core.solids.slices import Saw
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.weight import by_area
 from shadbo.core.words.words import Mm, both, say, sizes
@@ -81,7 +82,6 @@ class Backed(OnePiece):
                 flat.height,
                 flat.thick,
                 mass=flat.mass,
-                section=rect(0, 0, t, SEEN_MM),
                 key="stack.piece",
             ),
             Part(
@@ -94,8 +94,6 @@ class Backed(OnePiece):
                 height,
                 thick,
                 mass=mass,
-                section=rect(t, i, t + b, SEEN_MM),
-                face=(centred(width.value, height.value),),
                 seen_from=("back",),
                 key="stack.backing",
                 to_cut=True,
@@ -106,7 +104,7 @@ class Backed(OnePiece):
             seen(
                 "piece-seen",
                 hatch,
-                ring,
+                "piece",
                 "piece.width",
                 picture=Pictured.of(desk.piece, ring),
             ),
@@ -139,6 +137,7 @@ class Backed(OnePiece):
                 Callout("edge", (t + b / 2, SEEN_MM - 16), stock.name, thick, key="stack.backing"),
             ),
             "edge, cut through",
+            Saw(SEEN_MM),
             {
                 "sizes": (
                     sizes(desk.mark, outside_w, outside_h),

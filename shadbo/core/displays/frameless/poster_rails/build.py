@@ -21,6 +21,7 @@ from shadbo.core.sheet.units import KG, MM, ONE
 from shadbo.core.shop.boards import PosterRail
 from shadbo.core.shop.kept import POSTER_RAILS
 from shadbo.core.solids.body import Body, Prism
+from shadbo.core.solids.slices import Saw
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.sums.hang import force
 from shadbo.core.words.words import Mm, both, say
@@ -90,17 +91,6 @@ class PosterRails(OnePiece):
                 high,
                 deep,
                 mass=rails,
-                section=(
-                    (0, 0),
-                    (middle - t / 2, 0),
-                    (middle - t / 2, k),
-                    (middle + t / 2, k),
-                    (middle + t / 2, 0),
-                    (d, 0),
-                    (d, r),
-                    (0, r),
-                ),
-                face=(rect(-w, h - r, w, h), *((rect(-w, -h, w, -h + r),) if bottom else ())),
                 seen_from=("front", "back"),
                 key="rail.length",
                 price=rail.price,
@@ -116,25 +106,26 @@ class PosterRails(OnePiece):
                 flat.height,
                 flat.thick,
                 mass=flat.mass,
-                section=rect(middle - t / 2, -SEEN_MM, middle + t / 2, k),
                 key="stack.piece",
             ),
         ]
         low = -h + (r - k) if bottom else h - (r - k) - flat.height.value
         sheet = rect(-flat.width.value / 2, low, flat.width.value / 2, h - (r - k))
-        bars = [rect(-w, h - r, w, h), *([rect(-w, -h, w, -h + r)] if bottom else [])]
+        bars = [(rect(-w, h - r, w, h), rect(-w, h - r + k, w, h))]
+        bars += [(rect(-w, -h, w, -h + r), rect(-w, -h, w, -h + r - k))] if bottom else []
         bodies = (
             *(
                 Body(f"rail-{i}", rail.name, "wood", (
                     Prism(bar, 0.0, middle - t / 2),
+                    Prism(solid, middle - t / 2, middle + t / 2),
                     Prism(bar, middle + t / 2, d),
                 ), "rail", i == 0)
-                for i, bar in enumerate(bars)
+                for i, (bar, solid) in enumerate(bars)
             ),
             Body("piece", "sheet", "paper", (Prism(sheet, middle - t / 2, middle + t / 2),), "piece",
                  enters="made with the frame"),
         )  # fmt: skip
-        front = seen("sheet-seen", "paper", sheet, "piece.width", picture=Pictured.of(desk.piece, sheet))
+        front = seen("sheet-seen", "paper", "piece", "piece.width", picture=Pictured.of(desk.piece, sheet))
         parts.insert(0, replace(front, seen_from=("front", "back")))
         return Assembly(
             outside_w,
@@ -167,6 +158,7 @@ class PosterRails(OnePiece):
             ),
             (Callout("edge", (middle, -20), "sheet", flat.thick, key="stack.piece"),),
             "top rail, cut through",
+            Saw(SEEN_MM, side="top", zero_mm=h - r),
             {
                 "sizes": (say(desk.mark, "rail {}", long), say(desk.mark, "{} of image seen", s["sheet.seen"])),
                 "depth": (say(desk.mark, "{} deep", deep), both("the sheet hangs free")),

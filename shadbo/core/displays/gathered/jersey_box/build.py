@@ -1,9 +1,7 @@
 """Jersey box: a shadow box with one large stepped opening over the garment, windows, notches and a plate."""
 
-from dataclasses import replace
-
 from shadbo.core.asking.questions import Question
-from shadbo.core.build.assembly import Assembly, Dimension, Hatch, Part
+from shadbo.core.build.assembly import Assembly, Dimension, Part
 from shadbo.core.build.marked import Window
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask, FrameForm
@@ -23,7 +21,7 @@ from shadbo.core.displays.gathered.jersey_box.mat import Seated, mat_round, mat_
 from shadbo.core.displays.gathered.jersey_box.options import HOME, LEVERS, JerseyOptions
 from shadbo.core.displays.gathered.jersey_box.rows import jersey_questions
 from shadbo.core.displays.gathered.pinned import mount_board
-from shadbo.core.displays.gathered.shadow_box.build import clearance_mm, item_sections
+from shadbo.core.displays.gathered.shadow_box.build import clearance_mm, laid_at
 from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.displays.rabbeted.frame import frame_round
 from shadbo.core.displays.rabbeted.package import Package, build_package
@@ -42,7 +40,6 @@ from shadbo.core.findings import StationName
 from shadbo.core.pieces.objects import Garment
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.shapes.polygon import box_of
-from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.kept import SHEETS
 from shadbo.core.sums.items import Item
@@ -105,7 +102,7 @@ class JerseyBox:
             tuple(slabs),
             held.mounts[0],
             total_mass(items),
-            lambda f: _front(desk, group, windows, sat, colours),
+            lambda f: _front(desk, group, colours),
             (
                 say(desk.mark, "opening {}", sizes(desk.mark, s["opening.width"], s["opening.height"])),
                 say(desk.mark, "mat {}", sizes(desk.mark, s["package.width"], s["package.height"])),
@@ -114,7 +111,7 @@ class JerseyBox:
             reach_mm=min(reach, 78),
             back=o.back or "sealed paper",
             effort="pins out, and the shirt comes back whole",
-            sections=lambda begins: item_sections(frame, group, begins["board"], reach),
+            laid_mm=laid_at(reach),
             bodies=lambda begins: with_forms(
                 desk, group, forms, item_bodies(group, _seats(sat, slabs, begins), begins)
             ),
@@ -192,27 +189,15 @@ def _depth(desk: Desk, o: JerseyOptions, sat: Seated, size_mm: tuple[float, floa
     return slabs
 
 
-def _front(
-    desk: Desk, group: Gathered, windows: tuple[Window, ...], sat: Seated, colours: tuple[str | None, str | None]
-) -> list[Part]:
-    s = desk.sheet
-    sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
+def _front(desk: Desk, group: Gathered, colours: tuple[str | None, str | None]) -> list[Part]:
     outer, under = colours
-    out = [seen("mat-seen", "mat", sight, "mat.border", "mat", outer)]
-    inner = "mat.reveal" in s
-    for w in windows:
-        if w.sheet == "mat":
-            hatch: Hatch = "inner-mat" if inner else "board"
-            out.append(seen(f"{w.id}-outer", hatch, w.ring, w.key, tone=under if inner else None))
-    out += [seen(f"{w.id}-seen", "board", w.ring, w.key) for w in windows if w.sheet == "mat_inner"]
-    behind = {x.id for x in sat.behind}
-    by_window = {w.id.removesuffix("-inner"): w.ring for w in windows}
-    for part in item_parts(desk, group):
-        id_ = part.id.removeprefix("item-")
-        if id_ in behind:  # only what the window leaves open is seen
-            part = replace(part, face=(by_window[id_],))
-        out.append(part)
-    return out
+    out = [
+        seen("field", "board", "board", "opening.width", "field"),
+        seen("mat-seen", "mat", "mat", "mat.border", "mat", outer),
+    ]
+    if "mat.reveal" in desk.sheet:
+        out.append(seen("inner-seen", "inner-mat", "mat_inner", "mat.reveal", tone=under))
+    return [*out, *item_parts(desk, group)]
 
 
 def _dims(desk: Desk, windows: tuple[Window, ...]) -> list[Dimension]:

@@ -2,7 +2,6 @@
 
 import math
 from collections.abc import Sequence
-from dataclasses import replace
 
 from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly, Callout, Part
@@ -26,7 +25,6 @@ from shadbo.core.displays.gathered.light_box.options import HOME, LEVERS, LightO
 from shadbo.core.displays.gathered.light_box.rows import light_questions
 from shadbo.core.displays.gathered.light_box.sums import (
     LAMP,
-    LAMP_MM,
     LAMPS_CLEAR_MM,
     cable_spot,
     cut_outs_of,
@@ -37,7 +35,7 @@ from shadbo.core.displays.gathered.light_box.sums import (
     light_void,
     stood,
 )
-from shadbo.core.displays.gathered.shadow_box.build import item_sections, nearest_edge
+from shadbo.core.displays.gathered.shadow_box.build import laid_at, nearest_edge
 from shadbo.core.displays.rabbeted.flat_front import seen
 from shadbo.core.displays.rabbeted.frame import Frame, lip_room_mm
 from shadbo.core.displays.rabbeted.package import Package, build_package
@@ -46,8 +44,7 @@ from shadbo.core.findings import StationName
 from shadbo.core.pieces.objects import Keepsake
 from shadbo.core.pieces.pieces import Piece
 from shadbo.core.shapes.letters import Lettering
-from shadbo.core.shapes.polygon import moved, within
-from shadbo.core.shapes.rings import centred, rect
+from shadbo.core.shapes.polygon import moved
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import LampStrip
 from shadbo.core.shop.kept import LAMPS, PLAIN_STOCK
@@ -141,10 +138,7 @@ class LightBox:
             goes_in="lay the layers on their steps, burn the lamps for an hour and put the back on",
             effort="back off, and all comes out",
             points=False,
-            sections=lambda begins: [
-                *item_sections(frame, group, begins["middle"], reach),
-                *_strip_sections(frame, lamp, begins["backing"], rows),
-            ],
+            laid_mm=laid_at(reach),
             bodies=lambda begins: _bodies(desk, group, (lamp, rows, size[1] - LAMPS_CLEAR_MM), begins),
             more_mounts=held.mounts[1:],
             shown=group.shown(),
@@ -193,25 +187,16 @@ def _windows(text: Lettering | None, group: Gathered) -> tuple[Window, ...]:
 
 
 def _front(desk: Desk, group: Gathered, windows: tuple[Window, ...], text: Lettering | None) -> list[Part]:
-    s = desk.sheet
-    sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
-    out = [seen("field", "board", sight, "field.width", "field")]
+    out = [seen("field", "board", "middle", "field.width", "field")]
     for w in windows:
         lit = not w.stays
-        out.append(seen(w.id, "lit" if lit else "board", w.ring, w.key, w.name))
-    return [*out, *(replace(p, face=tuple(within(r, sight) for r in p.face)) for p in item_parts(desk, group))]
+        out.append(seen(w.id, "lit" if lit else "board", "middle", w.key, w.name, ring=w.ring))
+    return [*out, *item_parts(desk, group)]
 
 
 def _lamp_x(frame: Frame, slabs: list[Slab]) -> float:
     behind = next(n for n, x in enumerate(slabs) if x.id == "light_void")
     return frame.front.value + sum(x.thick.value for x in slabs[: behind + 1]) - 2
-
-
-def _strip_sections(frame: Frame, lamp: LampStrip, back_x: float, rows: Rows) -> list[Part]:
-    """Strips on the back board, looking forwards."""
-    y, (wide, thick) = frame.face.value + 14, LAMP_MM
-    section = rect(back_x - thick, y, back_x, y + wide)
-    return [Part("strip", "clip", lamp.name, "lit", section=section, key="lamp.length")]
 
 
 DISPLAY = LightBox()

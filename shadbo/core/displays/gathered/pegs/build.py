@@ -27,10 +27,13 @@ from shadbo.core.findings import StationName
 from shadbo.core.hang.hanging import hanger_down
 from shadbo.core.pieces.objects import Keepsake
 from shadbo.core.pieces.pieces import Piece
+from shadbo.core.shapes.polygon import box_of
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.kept import DOWELS, PLAIN_STOCK
 from shadbo.core.shop.materials import PlainStock
-from shadbo.core.solids.body import Body, Prism, Step, Tie, rails_round
+from shadbo.core.solids.body import Body, Prism, Tie
+from shadbo.core.solids.rails import Step, rails_round
+from shadbo.core.solids.slices import Saw
 from shadbo.core.sums.items import Item, item_of
 from shadbo.core.sums.order import order_mm, rail_order
 from shadbo.core.sums.weight import of_bodies
@@ -95,7 +98,7 @@ class OpenFrame:
         fixings, spots = places(desk, item, sides)
         w, h = s["frame.outside_width"].value / 2, s["frame.outside_height"].value / 2
         outside = sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])
-        f = face.value
+        f, level = face.value, box_of(dowel_ring(desk, item, "right"))
         front, back = middle(high.value, item.front.value)
         steps = (
             f"drill = the dowel in hand, {dowel.name}, tried in scrap",
@@ -121,7 +124,7 @@ class OpenFrame:
             s["frame.outside_height"],
             depth,
             BackRail(stock.species, wall, depth, s.number(0, MM), depth),
-            (*rails(desk, stock, face, high, mass), *things(desk, item, dowel, sides, face, high)),
+            (*rails(desk, stock, face, high, mass), *things(desk, item, dowel, sides)),
             (join,),
             (
                 Layer("rail before it", 0, front, "air", "peg.behind"),
@@ -142,10 +145,11 @@ class OpenFrame:
             ),
             (
                 Callout("edge", (high.value / 2, f + s["gap.made_width"].value / 2), dowel.name, key="peg.length"),
-                Callout("edge", (high.value / 2, f + s["gap.made_width"].value + 12), item.name, item.front,
+                Callout("edge", (front + 5, f + s["gap.made_width"].value + 12), item.name, item.front,
                         key=f"{item.key}.front"),
             ),
             "right rail, cut through at the dowel",
+            Saw(f + s["gap.made_width"].value + min(item.width.value / 2, 48), (level[1] + level[3]) / 2),
             {
                 "sizes": (
                     say(desk.mark, "{} of air round it", gap),

@@ -3,9 +3,8 @@
 from shadbo.core.build.assembly import Part
 from shadbo.core.build.marked import Pictured
 from shadbo.core.desk import Desk
-from shadbo.core.displays.gathered.pegs.sums import LEVEL, Side, dowel_ring
+from shadbo.core.displays.gathered.pegs.sums import LEVEL, Side
 from shadbo.core.displays.rabbeted.flat_front import seen
-from shadbo.core.shapes.rings import mitred, rect
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.boards import Dowel
 from shadbo.core.shop.materials import PlainStock
@@ -15,8 +14,6 @@ from shadbo.core.sums.items import Item
 def rails(desk: Desk, stock: PlainStock, face: Quantity, high: Quantity, mass: Quantity) -> list[Part]:
     """Two pairs of mitred rails."""
     s = desk.sheet
-    w, h, f = s["frame.outside_width"].value / 2, s["frame.outside_height"].value / 2, face.value
-    faces = dict(zip(("top", "bottom", "left", "right"), mitred(w, h, f), strict=True))
     return [
         Part(
             f"rail-{axis}",
@@ -29,8 +26,6 @@ def rails(desk: Desk, stock: PlainStock, face: Quantity, high: Quantity, mass: Q
             high,
             mitred=True,
             mass=mass if axis == "width" else None,
-            section=rect(0, 0, high.value, f) if axis == "height" else (),
-            face=tuple(faces[side] for side in sides),
             seen_from=("front", "back"),
             key=f"rail.{axis}",
             tone=stock.colour or "",
@@ -46,19 +41,13 @@ def middle(high: float, thick: float) -> tuple[float, float]:
     return (high - thick) / 2, (high + thick) / 2
 
 
-def things(
-    desk: Desk, item: Item, dowel: Dowel, sides: tuple[Side, ...], face: Quantity, high: Quantity
-) -> list[Part]:
-    """The object and its dowels, from the front and in the section through the right-hand dowel."""
+def things(desk: Desk, item: Item, dowel: Dowel, sides: tuple[Side, ...]) -> list[Part]:
+    """The object and its dowels."""
     s = desk.sheet
-    a, b = middle(high.value, item.front.value)
-    f, gap, r, m = face.value, s["gap.made_width"].value, dowel.diameter_mm / 2, high.value / 2
-    section = rect(a, f + gap, b, f + gap + min(item.width.value / 2, 48))
-    peg = rect(m - r, f - s["peg.in_rail"].value, m + r, f + gap + s["peg.in_object"].value)
-    out = [seen(f"peg-{side}", "stretcher", dowel_ring(desk, item, side), "peg.length", dowel.name) for side in sides]
+    out = [seen(f"peg-{side}", "stretcher", f"peg-{side}", "peg.length", dowel.name) for side in sides]
     out.append(
         Part("item", "piece", item.name, "stretcher", 1, item.width, item.height, item.front, mass=item.mass,
-             section=section, face=(item.ring,), seen_from=("front", "back"), key=f"{item.key}.front",
+             seen_from=("front", "back"), key=f"{item.key}.front",
              picture=Pictured.of(item.piece, item.ring))
     )  # fmt: skip
     d = s["peg.diameter"]
@@ -68,7 +57,7 @@ def things(
             name = dowel.name if not more else f"{dowel.name}, {' and '.join(here)}"
             price = long.value / 1000 * dowel.price_per_m
             out.append(
-                Part(f"peg{more}", "strip", name, "metal", len(here), long, d, d, section=() if more else peg,
+                Part(f"peg{more}", "strip", name, "metal", len(here), long, d, d,
                      key=f"peg.length{more}", to_cut=True, price=price)
             )  # fmt: skip
     return out

@@ -5,11 +5,14 @@ from shadbo.core.desk import Desk
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.solids.bites import screws_through
-from shadbo.core.solids.body import Body, Prism, Step, Tie, rails_round
+from shadbo.core.solids.body import Body, Prism, Tie, framed
+from shadbo.core.solids.rails import Step, rails_round
 from shadbo.core.sums.items import Item
 
 PRESSED_MM = 1.0
 """The card, screwed on, draws up on packers that differ from its room by as much: common practice, no source."""
+TURNED_MM = 34.0
+"""How far the cloth is turned behind its core: common practice, no source."""
 
 Size = tuple[Quantity, Quantity]
 
@@ -37,8 +40,9 @@ def sash_bodies(
     behind = x + cloth + core_mm
     turned = deep if 0 < behind + folded - deep <= PRESSED_MM else behind + folded
     bodies.append(
-        Body("piece", item.name, "textile", (Prism(wrapped, x, x + cloth), Prism(board, behind, turned)),
-             "piece")
+        Body("piece", item.name, "textile", (
+            Prism(wrapped, x, x + cloth), Prism(board, behind, turned, framed(board, TURNED_MM)),
+        ), "piece")
     )  # fmt: skip
     bodies.append(Body("core", "core", "board", (Prism(board, x + cloth, behind),), "core"))
     x = turned

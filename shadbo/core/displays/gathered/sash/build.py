@@ -9,7 +9,7 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask, FrameForm
 from shadbo.core.displays.gathered.sash.bodies import sash_bodies
 from shadbo.core.displays.gathered.sash.options import HOME, LEVERS
-from shadbo.core.displays.gathered.sash.parts import sash_callouts, sash_layers
+from shadbo.core.displays.gathered.sash.parts import SEEN_MM, sash_callouts, sash_layers
 from shadbo.core.displays.gathered.sash.rows import ASKED, sash_questions
 from shadbo.core.displays.gathered.sash.sums import (
     card_fixings,
@@ -32,6 +32,7 @@ from shadbo.core.pieces.pieces import Piece
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.kept import SCREWS, role
+from shadbo.core.solids.slices import Saw, sawn
 from shadbo.core.sums.items import item_of
 from shadbo.core.words.words import both, say, sizes
 
@@ -119,6 +120,7 @@ class SashDisplay:
         deep = got["thickness"]
         room = got["thickness"].value - got["rebate"].value
         bodies, ties = sash_bodies(desk, item, got, core, card, join)
+        saw = Saw(wall.value + SEEN_MM)
         f, tall = wall.value, got["daylight_height"].value / 2
         return Assembly(
             width,
@@ -136,8 +138,9 @@ class SashDisplay:
                 Dimension("front", (-w + f, -h), (w - f, -h), got["daylight_width"], "across", 1, "low", "daylight"),
                 Dimension("front", (w, -tall), (w, tall), got["daylight_height"], "upright", 1, "high", "daylight"),
             ),
-            tuple(sash_callouts(parts)),
+            tuple(sash_callouts(parts, sawn(bodies, saw))),
             "right rail of the sash, cut through",
+            saw,
             {
                 "sizes": (
                     say(desk.mark, "core {}", sizes(desk.mark, *core)),

@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 
 from shadbo.core.asking.questions import Question
-from shadbo.core.build.assembly import Assembly, Part, Ring
+from shadbo.core.build.assembly import Assembly, Part
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask, FrameForm
 from shadbo.core.displays.gathered.bodies import item_bodies
@@ -23,7 +23,7 @@ from shadbo.core.displays.gathered.rows import box_questions
 from shadbo.core.displays.gathered.shadow_box.options import HOME, LEVERS, BoxOptions
 from shadbo.core.displays.rabbeted.filling import void_slabs
 from shadbo.core.displays.rabbeted.flat_front import seen
-from shadbo.core.displays.rabbeted.frame import Frame, frame_round, profile_for
+from shadbo.core.displays.rabbeted.frame import frame_round, profile_for
 from shadbo.core.displays.rabbeted.framed_piece import bordered
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.slabs import (
@@ -41,7 +41,6 @@ from shadbo.core.findings import StationName
 from shadbo.core.pieces.objects import Sized
 from shadbo.core.pieces.pieces import Panel, Paper, Piece, PressedPlant, Puzzle
 from shadbo.core.shapes.polygon import box_of
-from shadbo.core.shapes.rings import centred, rect
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import SheetKind
@@ -103,17 +102,17 @@ class ShadowBox:
             tuple(slabs),
             held.mounts[0],
             total_mass(items),
-            lambda f: _front(desk, f, group),
+            lambda f: _front(desk, group),
             (
                 say(desk.mark, "field {}", sizes(desk.mark, group.width, group.height)),
                 say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
             ),
             reach_mm=min(reach + 30, MOST_SEEN_MM),
+            laid_mm=laid_at(reach),
             back=o.back or "sealed paper",
             effort="every piece comes off again"
             if all(m.taken.mount.reversible for m in held.mounts)
             else "for good",
-            sections=lambda begins: item_sections(frame, group, begins["board"], reach),
             bodies=lambda begins: with_forms(
                 desk, group, forms, item_bodies(group, dict.fromkeys(group.at, ("board", begins["board"])), begins)
             ),
@@ -189,36 +188,19 @@ def _walls(desk: Desk, o: BoxOptions, size_mm: tuple[float, float]) -> list[Slab
     return walls
 
 
-def _front(desk: Desk, frame: Frame, group: Gathered) -> list[Part]:
-    s = desk.sheet
-    sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
-    return [seen("field", "board", sight, "field.width", "field"), *item_parts(desk, group)]
+def _front(desk: Desk, group: Gathered) -> list[Part]:
+    return [seen("field", "board", "board", "field.width", "field"), *item_parts(desk, group)]
+
+
+def laid_at(reach_mm: float) -> float:
+    """Where the section shows the deepest piece: as near as the nearest begins, or as far in as it has room."""
+    return min(reach_mm, MOST_SEEN_MM - 30)
 
 
 def nearest_edge(group: Gathered) -> float:
     """How far the piece nearest to the right edge of the field is from it."""
     right = max(box_of(group.ring(x))[2] for x in group.items)
     return max(group.width.value / 2 - right, 0.0)
-
-
-def item_sections(frame: Frame, group: Gathered, board_x: float, reach: float) -> list[Part]:
-    """The piece that stands out farthest, in the section: in front of its board, and its clasp behind it.
-
-    It begins where the piece nearest to the edge begins; where that is far in, as far in as the section shows.
-    """
-    deepest = max(group.items, key=lambda x: x.front.value)
-    start = frame.face.value + min(reach, MOST_SEEN_MM - 30)
-    high = frame.face.value + min(reach + 48, MOST_SEEN_MM + 18)
-    ring: Ring = rect(board_x - deepest.front.value, start, board_x, high)
-    hatch = deepest.hatch
-    out = [Part(f"section-{deepest.id}", "piece", deepest.name, hatch, section=ring, key=f"{deepest.key}.front")]  # type: ignore[arg-type]
-    backs = [x for x in group.items if x.back.value > 0]
-    if backs:
-        x = max(backs, key=lambda i: i.back.value)
-        board = frame.desk.sheet["stack.board"].value
-        clasp = rect(board_x + board, start + 8, board_x + board + x.back.value, start + 20)
-        out.append(Part("section-clasp", "clip", "clasp", "metal", section=clasp, key="void.needed"))
-    return out
 
 
 DISPLAY = ShadowBox()

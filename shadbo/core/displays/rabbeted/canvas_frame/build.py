@@ -9,6 +9,7 @@ from shadbo.core.displays.base import FrameForm
 from shadbo.core.displays.floating.floated import canvas_of, is_canvas
 from shadbo.core.displays.floating.stretched import stretching_parts
 from shadbo.core.displays.one_piece import OnePiece
+from shadbo.core.displays.rabbeted.bodies import BARS
 from shadbo.core.displays.rabbeted.canvas_frame.options import HOME, LEVERS
 from shadbo.core.displays.rabbeted.flat_front import opening_part
 from shadbo.core.displays.rabbeted.frame import Frame, frame_round
@@ -20,7 +21,6 @@ from shadbo.core.displays.rabbeted.strainer import strainer_slab
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.pieces import Panel, Piece
-from shadbo.core.shapes.rings import mitred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import KG, MM, ONE
 from shadbo.core.shop.boards import Clip
@@ -104,7 +104,7 @@ class CanvasFrame(OnePiece):
                 say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
             ),
             joins,
-            (*stretching_parts(desk), *(() if clips is None else (_clip_part(frame, depth),))),
+            (*stretching_parts(desk),),
             back=options.back or "vented paper",
             goes_in="lay the piece in, even all round, and fasten it",
             effort="clips off, and the canvas comes out",
@@ -131,12 +131,9 @@ class CanvasFrame(OnePiece):
 def _seen(frame: Frame, bar: float) -> list[Part]:
     """The painting inside the lip from the front; its bars from behind."""
     front = opening_part(frame, "cloth", "canvas.width" if bar else "piece.width", "canvas")
-    w, h = frame.package_w.value / 2, frame.package_h.value / 2
     if not bar:
         return [front]
-    ring = mitred(w, h, bar)
-    back = Part("bars", "bar", "stretcher bars", "stretcher", face=ring, seen_from=("back",), key="canvas.depth")
-    return [front, back]
+    return [front, Part(BARS, "bar", "stretcher bars", "stretcher", seen_from=("back",), key="canvas.depth")]
 
 
 def _clip_label(frame: Frame, depth: Quantity, clip: str) -> Callout:
@@ -145,34 +142,18 @@ def _clip_label(frame: Frame, depth: Quantity, clip: str) -> Callout:
 
 
 def _clip_bars(frame: Frame, depth: Quantity) -> tuple[Bar, ...]:
-    """The same as bars: on the frame's back, on the canvas, and the screw into the rail."""
+    """On the frame's back, down its rabbet, on the canvas; and the screw into the rail."""
     plate, arm, wide, thick = CLIP_MM
     back = frame.profile.height_mm - frame.front.value - depth.value
+    low, high = min(0.0, back), max(0.0, back) + thick
     deep, r = min(CLIP_SCREW_MM, frame.profile.height_mm - 2), 1.5
     middle = plate / 2
     return (
         Bar((0.0, plate), wide, (back, back + thick)),
-        Bar((-arm, -arm / 4), wide, (0.0, thick)),
+        Bar((-thick, 0.0), wide, (low, high)),
+        Bar((-arm, -thick), wide, (0.0, thick)),
         Bar((middle - r, middle + r), 2 * r, (back - deep, back)),
     )
-
-
-def _clip_part(frame: Frame, depth: Quantity) -> Part:
-    """The clip in section: flat on the frame's back, a step, flat on the canvas."""
-    wall, high = frame.face.value - frame.lip.value, frame.profile.height_mm
-    plate, arm, _, t = CLIP_MM
-    end = frame.front.value + depth.value
-    ring = (
-        (high, wall - plate),
-        (high + t, wall - plate),
-        (high + t, wall - 1),
-        (end + t, wall + 4),
-        (end + t, wall + arm),
-        (end, wall + arm),
-        (end, wall + 5),
-        (high, wall),
-    )
-    return Part("clip", "clip", "offset clip", "metal", section=ring, key="clip.offset")
 
 
 def _depth_said(desk: Desk, depth: Quantity) -> tuple[Both, Both]:

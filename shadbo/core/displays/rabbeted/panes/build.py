@@ -9,7 +9,7 @@ from shadbo.core.displays.asking import sheet_row, told_line
 from shadbo.core.displays.base import FrameForm
 from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.bench_rows import GLASS_DRIES_MIN
-from shadbo.core.displays.rabbeted.flat_front import border_margins
+from shadbo.core.displays.rabbeted.flat_front import border_margins, lying
 from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, in_mm, place_seen, rough_size
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.panes.options import HOME, LEVERS, PanesOptions
@@ -67,10 +67,10 @@ class TwoPanes(OnePiece):
         load_sums(desk, mount, flat.mass, s["mount.count"], flat.width)
         placed = place_seen(desk, flat)
         package = Package(
-            tuple(slabs),
+            tuple(lying(slabs, flat, placed)),
             mount,
             s.number(0, flat.mass.unit),
-            lambda f: front_of(desk, flat, placed, "glass", both_sides=True),
+            lambda f: front_of(desk, flat, placed, "glass", both_sides=True, behind="back_pane"),
             (
                 say(desk.mark, "border {}", s["border.least"]),
                 say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),

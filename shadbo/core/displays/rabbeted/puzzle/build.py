@@ -9,7 +9,7 @@ from shadbo.core.displays.asking import size_text, told_line
 from shadbo.core.displays.base import FrameForm
 from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.bands import band_parts, bands_of
-from shadbo.core.displays.rabbeted.flat_front import border_margins
+from shadbo.core.displays.rabbeted.flat_front import border_margins, lying
 from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, in_mm, layers_of, place_seen, rough_size
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.puzzle.options import HOME, LEVERS
@@ -59,7 +59,7 @@ class PuzzleFrame(OnePiece):
         load_sums(desk, mount, flat.mass, s.number(1, ONE), flat.width)
         placed = None if bare else place_seen(desk, flat)
         package = Package(
-            tuple(slabs),
+            tuple(lying(slabs, flat, placed)),
             mount,
             s.number(0, flat.mass.unit),
             lambda f: front_of(desk, flat, placed, "board"),

@@ -2,18 +2,19 @@
 
 from collections.abc import Sequence
 
-from shadbo.core.build.assembly import Dimension, Layer, Part, Ring
+from shadbo.core.build.assembly import Dimension, Layer, Part
 from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.filling import FILLING
 from shadbo.core.displays.rabbeted.ready_made.options import BoughtFrame
 from shadbo.core.displays.rabbeted.slabs import Slab
-from shadbo.core.shapes.rings import mitred, rect
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import SheetStock
 from shadbo.core.shop.kept import SHEETS
-from shadbo.core.solids.body import Body, Step, rails_round
+from shadbo.core.solids.body import Body
+from shadbo.core.solids.rails import Step, rails_round
+from shadbo.core.solids.slices import Saw
 from shadbo.core.sums.weight import of_bodies
 
 ASKED = {
@@ -93,21 +94,14 @@ def packers(desk: Desk, room: Quantity, used: Quantity) -> tuple[SheetStock, int
 
 
 def box_parts(desk: Desk, box: Box) -> list[Part]:
-    """The frame in section and from the front; bought, so nothing of it is cut."""
+    """The frame; bought, so nothing of it is cut."""
     s = desk.sheet
-    deep, wall, lip = box.depth.value, box.wall.value, box.lip.value
-    slot, behind = wall - lip, LIP_THICK_MM + box.glass.value
-    section: Ring = (
-        (0, 0), (deep, 0), (deep, wall), (behind, wall), (behind, slot), (LIP_THICK_MM, slot), (LIP_THICK_MM, wall),
-        (0, wall),
-    )  # fmt: skip
     mass = s.let(
         "frame.mass",
         "frame, estimated",
         of_bodies(s, "softwood", box_bodies(box)) * FULL,
         "walls by their section, a little over half full",
     )
-    w, h, f = box.outside_w.value / 2, box.outside_h.value / 2, wall
     return [
         Part(
             "rail",
@@ -119,8 +113,6 @@ def box_parts(desk: Desk, box: Box) -> list[Part]:
             box.outside_h,
             box.depth,
             mass=mass,
-            section=section,
-            face=mitred(w, h, f),
             seen_from=("front", "back"),
             key="box.wall",
             fetched="bought frame",
@@ -139,23 +131,20 @@ def box_bodies(box: Box) -> list[Body]:
     return rails_round(outside, steps, "wood", "bought box frame", ("rail", "rail"))
 
 
-def box_section(
-    box: Box, slabs: Sequence[Slab], board_w: Quantity, reach_mm: float
-) -> tuple[dict[str, Ring], tuple[Layer, ...]]:
-    """Layers in the edge plane and on the ladder."""
-    x = LIP_THICK_MM
-    top = box.wall.value + min(max(reach_mm + 16, SEEN_MM), 100)
-    rings, ladder = {}, []
+def box_ladder(slabs: Sequence[Slab]) -> tuple[Layer, ...]:
+    """Layers on the depth ladder."""
+    x, ladder = LIP_THICK_MM, []
     words = {"glazing": "glazing", "packer": "packers", "board": "board", "spacer": "spacer"}
     for layer in slabs:
         thick = layer.thick.value
-        wide = layer.size[0] if layer.size is not None else board_w
-        start = (box.outside_w.value - wide.value) / 2
-        if start < top:
-            rings[layer.id] = rect(x, start, x + thick, min(start + layer.ring_mm, top) if layer.ring_mm else top)
         ladder.append(Layer(words.get(layer.role, layer.id), x, x + thick, layer.hatch, layer.key))
         x += thick
-    return rings, tuple(ladder)
+    return tuple(ladder)
+
+
+def box_saw(box: Box, reach_mm: float) -> Saw:
+    """Where the section is cut; ``reach_mm`` is how far in the piece begins."""
+    return Saw(box.wall.value + min(max(reach_mm + 16, SEEN_MM), 100))
 
 
 def box_dimensions(desk: Desk, box: Box) -> tuple[Dimension, ...]:

@@ -12,7 +12,7 @@ from shadbo.core.displays.base import Ask
 from shadbo.core.displays.one_piece import OnePiece
 from shadbo.core.displays.rabbeted.bands import band_parts, bands_of
 from shadbo.core.displays.rabbeted.bodies import begins_of, mount_ties, slab_bodies
-from shadbo.core.displays.rabbeted.flat_front import border_margins, place_in, placed_ring, seen
+from shadbo.core.displays.rabbeted.flat_front import border_margins, lying, place_in, placed_ring, seen
 from shadbo.core.displays.rabbeted.layer_parts import layer_part
 from shadbo.core.displays.rabbeted.parts_rows import parts_questions
 from shadbo.core.displays.rabbeted.ready_made.bought_box import (
@@ -20,9 +20,10 @@ from shadbo.core.displays.rabbeted.ready_made.bought_box import (
     LIP_THICK_MM,
     box_bodies,
     box_dimensions,
+    box_ladder,
     box_of,
     box_parts,
-    box_section,
+    box_saw,
 )
 from shadbo.core.displays.rabbeted.ready_made.options import HOME, LEVERS
 from shadbo.core.displays.rabbeted.ready_made.package import box_slabs
@@ -33,9 +34,9 @@ from shadbo.core.findings import StationName
 from shadbo.core.hang.hanging import hanger_down
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
-from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.solids.body import Tie
+from shadbo.core.solids.slices import sawn
 from shadbo.core.sums.border import hinge_count
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.words.words import both, say, sizes
@@ -94,28 +95,26 @@ class ReadyMade(OnePiece):
             load_sums(desk, mount, flat.mass, s.number(1, ONE), flat.width)
         else:
             load_sums(desk, mount, flat.mass, s["mount.count"], s.number(50, MM))
-        rings, layers = box_section(box, slabs, board_w, (box.width.value - flat.width.value) / 2)
+        saw = box_saw(box, (box.width.value - flat.width.value) / 2)
         parts: list[Part] = box_parts(desk, box)
         for layer in slabs:
-            part = layer_part(desk, (board_w, board_h), layer, rings.get(layer.id, ()))
+            part = layer_part(desk, (board_w, board_h), layer)
             parts += [] if part is None else [part]
         if taped:
             parts += band_parts(desk, count, flat.width)
-        inside = centred(box.width.value, box.height.value)
         parts += [
-            seen("field", "board", inside, "board.width"),
+            seen("field", "board", "board", "board.width"),
             seen(
                 "piece-seen",
                 KINDS[desk.piece.detail.kind].hatch,
-                ring := placed_ring(flat, placed),
+                "piece",
                 "piece.width",
-                picture=Pictured.of(desk.piece, ring),
+                picture=Pictured.of(desk.piece, placed_ring(flat, placed)),
             ),
         ]
+        slabs = lying(slabs, flat, placed)
         begins = begins_of(LIP_THICK_MM, slabs)
-        beside = beside_piece(
-            desk, (board_w, board_h), slabs, begins, mount, (box.outside_w.value - board_w.value) / 2
-        )
+        beside = beside_piece(desk, (board_w, board_h), slabs, begins, mount)
         parts += beside.parts
         layered = slab_bodies(s, slabs, begins, (board_w.value, board_h.value))
         bodies = [*box_bodies(box), *layered, *beside.bodies]
@@ -128,10 +127,11 @@ class ReadyMade(OnePiece):
             BackRail("softwood", wall, box.depth, s.number(0, MM), box.depth),
             tuple(parts),
             (),
-            layers,
+            box_ladder(slabs),
             box_dimensions(desk, box),
-            callouts(slabs, rings),
+            callouts(slabs, sawn(bodies, saw)),
             "right wall of the box, cut through",
+            saw,
             {
                 "sizes": (
                     say(desk.mark, "border {}", s["border.least"]),

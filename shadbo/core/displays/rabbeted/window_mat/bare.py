@@ -3,7 +3,7 @@
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted.flat_front import border_margins
+from shadbo.core.displays.rabbeted.flat_front import border_margins, lying
 from shadbo.core.displays.rabbeted.framed_piece import framed, front_of, in_mm, layers_of, place_seen, rough_size
 from shadbo.core.displays.rabbeted.package import Package, build_package
 from shadbo.core.displays.rabbeted.window_mat.hinging import MOUNTS, hinges
@@ -26,7 +26,7 @@ def without_mat(desk: Desk, o: MatOptions, flat: FlatSums) -> Assembly:
     load_sums(desk, mount, flat.mass, s["mount.count"], s.number(50, MM))
     placed = None if bare else place_seen(desk, flat)
     package = Package(
-        tuple(slabs),
+        tuple(lying(slabs, flat, placed)),
         mount,
         s.number(0, flat.mass.unit),
         lambda f: front_of(desk, flat, placed, "board"),

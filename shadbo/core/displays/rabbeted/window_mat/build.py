@@ -36,7 +36,7 @@ from shadbo.core.displays.rabbeted.window_mat.rows import mat_questions
 from shadbo.core.findings import StationName
 from shadbo.core.pieces.pieces import Paper, Piece, PressedPlant
 from shadbo.core.shapes.plane import Dot
-from shadbo.core.shapes.rings import around, centred
+from shadbo.core.shapes.rings import around
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.sums.flat import FlatSums, flat_sums
@@ -114,7 +114,7 @@ class WindowMat(OnePiece):
             tuple(slabs),
             mount,
             s.number(0, flat.mass.unit),
-            lambda f: _front(f, window, outer, flat, off, options),
+            lambda f: _front(f, flat, off, options),
             (say(desk.mark, "window {}", sizes(desk.mark, *window)), say(desk.mark, "mat {}", mat_size)),
             (join,),
             dimensions=lambda f: window_dims(f, window, outer if options.double else window, off),
@@ -222,29 +222,22 @@ def _mats(desk: Desk, o: MatOptions, size_mm: tuple[float, float], right: Quanti
 
 def _front(
     frame: Frame,
-    window: tuple[Quantity, Quantity],
-    outer: tuple[Quantity, Quantity],
     flat: FlatSums,
     off: Dot,
     o: MatOptions,
 ) -> list[Part]:
-    s = frame.desk.sheet
-    sight = centred(s["frame.sight_width"].value, s["frame.sight_height"].value)
     tone = o.mat.colour if o.mat else None
     under = o.inner_mat.colour if o.inner_mat else None
-    out = [seen("mat-seen", "mat", sight, "mat.border", "mat", tone)]
+    out = [seen("mat-seen", "mat", "mat", "mat.border", "mat", tone)]
     if o.double:
-        ring = around(outer[0].value, outer[1].value, off)
-        out.append(seen("inner-seen", "inner-mat", ring, "mat.reveal", tone=under))
-    ring = around(window[0].value, window[1].value, off)
+        out.append(seen("inner-seen", "inner-mat", "mat_inner", "mat.reveal", tone=under))
     sheet = around(flat.width.value, flat.height.value, off)
     picture = Pictured.of(frame.desk.piece, sheet)
-    floats = o.shows == "whole sheet"
-    if floats:
-        out.append(seen("window", "board", ring, "window.width"))
-        out.append(seen("sheet", "paper", sheet, "piece.width", picture=picture))
+    if o.shows == "whole sheet":
+        out.append(seen("window", "board", "board", "window.width"))
+        out.append(seen("sheet", "paper", "piece", "piece.width", picture=picture))
     else:
-        out.append(seen("window", "paper", ring, "window.width", picture=picture))
+        out.append(seen("window", "paper", "piece", "window.width", picture=picture))
     return out
 
 
