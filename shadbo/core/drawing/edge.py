@@ -41,9 +41,10 @@ def edge_scene(plan: Plan, system: System) -> Scene:
         of = parts.get(x.part) or joins.get(x.part)
         hatch = of.hatch if isinstance(of, Part) and not x.bites else x.hatch
         scene.add(Shape(x.ring, hatch, of.key if of is not None else "", x.part))
-    bar = [dot for x in cut if x.part in ("bar", "canvas") for dot in x.ring]
-    if any(x.part == "bar" for x in cut):
-        scene.add(*_cloth(bar, top))
+    bars = {p.id for p in a.by_role("bar")}
+    stretched = {x.body for x in cut if x.part in bars}
+    if stretched:
+        scene.add(*_cloth([dot for x in cut if x.body in stretched for dot in x.ring], top))
     front_high = top + 13
     scene.add(
         Line(((0, low), (0, front_high)), "front"),

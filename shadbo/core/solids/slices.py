@@ -109,7 +109,7 @@ def _brought(bodies: Iterable[Body], saw: Saw) -> list[Slice]:
     """The laid piece that stands out farthest, and the clasp that does, shown where there is room for them."""
     if saw.laid_mm is None:
         return []
-    laid = [b for b in bodies if b.laid and b.id.startswith("item-")]
+    laid = [b for b in bodies if b.laid and not b.lot]
     clasps = [b for b in bodies if b.lot == CLASPS]
     out = []
     if laid:
