@@ -22,7 +22,7 @@ NEAR_MM = 0.05
 def by_hand(a: Assembly) -> dict[str, Polygon]:
     """By part, all that a line through the bodies meets, as the geometry library cuts it."""
     high, at = a.saw.side == "top", a.saw.at_mm
-    line = LineString([(at, -9999), (at, 9999)] if high else [(-9999, at), (9999, at)])
+    line = LineString([(at, -1e6), (at, 1e6)] if high else [(-1e6, at), (1e6, at)])
     met = []
     for body in a.bodies:
         for prism in () if body.bites or body.laid or body.lot == "clasps" else body.prisms:
@@ -36,7 +36,8 @@ def by_hand(a: Assembly) -> dict[str, Polygon]:
     for part, prism, (low, high_) in met:
         span = (low - zero, high_ - zero) if high else (zero - high_, zero - low)
         out.setdefault(part, []).append(box(prism.front_mm, span[0], prism.back_mm, span[1]))
-    seen = box(-999, -a.saw.seen_mm, 999, 9999) if high else box(-999, -9999, 999, a.saw.seen_mm)
+    far = 1e6
+    seen = box(-far, -a.saw.seen_mm, far, far) if high else box(-far, -far, far, a.saw.seen_mm)
     return {k: union_all(v).intersection(seen) for k, v in out.items()}
 
 

@@ -5,7 +5,7 @@ middle, seen from the front. *Edge plane*: x from the frame's front edge towards
 frame's outer edge inwards. All in millimetres.
 """
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import field
 from typing import Literal
 
@@ -22,7 +22,7 @@ from shadbo.core.shop.boards import SheetStock, Tape
 from shadbo.core.shop.materials import HangerKind, PadStock
 from shadbo.core.solids.bites import Bar
 from shadbo.core.solids.body import Body, Tie
-from shadbo.core.solids.slices import Saw
+from shadbo.core.solids.slices import Saw, Slice
 from shadbo.core.sums.hang import pilot_mm
 from shadbo.core.sums.spacing import KeepOut
 from shadbo.core.words.lengths import Both
@@ -77,7 +77,6 @@ class Part:
     width: Quantity | None = None
     thick: Quantity | None = None
     mitred: bool = False
-    side: Side | None = None
     mass: Quantity | None = None
     of: str = ""
     face: tuple[Ring, ...] = ()
@@ -201,7 +200,7 @@ class Assembly:
     there is no rail to screw a hanger to. ``saw`` is where its section is cut. ``bodies`` are its things in their
     places, ``ties`` what is fixed to what. ``board`` is the size of the board that holes and pins are marked on, None
     where rails and object are drilled.
-    ``own_cleat`` is the length of the wall's half where the frame's own strip is the cleat.
+    ``own_cleat`` is how long the wall's half of a cleat is, where that is its own; ``labels`` name what is sawn.
     ``answers`` are what the docket says, by station.
     """
 
@@ -244,6 +243,7 @@ class Assembly:
     bodies: tuple[Body, ...] = ()
     ties: tuple[Tie, ...] = ()
     own_cleat: Quantity | None = None
+    labels: Callable[[Sequence[Slice]], Sequence[Callout]] | None = None
 
     @property
     def mounts(self) -> tuple[MountPlan, ...]:

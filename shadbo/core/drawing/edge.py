@@ -59,7 +59,7 @@ def edge_scene(plan: Plan, system: System) -> Scene:
         if part is not None and part.role in ("bar", "rail") and _roomy(x.ring):
             scene.add(_name(part.name, x.ring, part.role == "bar"))
     scene.add(*(dim_of(d, mark, system) for d in a.dimensions if d.view == "edge"))
-    for c in a.callouts:
+    for c in (*a.callouts, *(a.labels(cut) if a.labels is not None else ())):
         if c.view == "edge":
             first = c.words
             if c.quantity is not None and not c.words[-1:].isdigit():  # the name of a sheet tells its thickness

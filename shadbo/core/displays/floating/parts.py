@@ -31,7 +31,6 @@ def rails(
                 f.wall,
                 f.inside_depth,
                 mitred=True,
-                side="right" if axis == "height" else "top",
                 mass=mass if axis == "width" else None,
                 seen_from=("front", "back"),
                 key=f"frame.outside_{axis}" if exists else f"rail.{axis}",

@@ -45,6 +45,11 @@ class FloaterSums:
         """The gap where the section is cut: right rail, middle."""
         return self.placed.gaps["right"]["middle"]
 
+    @property
+    def screwed_here(self) -> bool:
+        """Whether there are screws where the section is cut: a low canvas has them along its long sides alone."""
+        return any(x.side == "right" for x in self.fixings)
+
 
 def outlines(f: FloaterSums) -> tuple[Ring, tuple[Ring, ...], tuple[Ring, ...], tuple[Ring, ...]]:
     """The canvas as it stands, its bars, their outer rims and its braces, in the front plane."""
@@ -54,11 +59,11 @@ def outlines(f: FloaterSums) -> tuple[Ring, tuple[Ring, ...], tuple[Ring, ...], 
         return x - turn * y + dx, y + turn * x + dy
 
     points = f.canvas.shape.values()
-    b = f.canvas.bar_face.value
+    cw, ch = f.canvas.width.value / 2, f.canvas.height.value / 2
+    b = min(f.canvas.bar_face.value, cw, ch)  # wider ones would lie over one another
     bars, rims = (
         tuple(tuple(put(*d) for d in ring) for ring in _bars(points, wide)) for wide in (b, min(RIM_MM, b / 3))
     )
-    cw, ch = f.canvas.width.value / 2, f.canvas.height.value / 2
     braces = []
     for brace in f.canvas.braces:
         half = brace.width.mm / 2
@@ -117,7 +122,6 @@ def dimensions(f: FloaterSums) -> tuple[Dimension, ...]:
     out = [
         Dimension("edge", (0, 0), (0, wall), f.wall, "upright", 1, "low", "wall"),
         Dimension("edge", (0, wall), (0, low), f.side_gap, "upright", 1, "low", "gap"),
-        Dimension("edge", (back, 0), (back, f.line.value), f.line, "upright", 1, "high", "screw line"),
         Dimension("edge", (face, high), (face + depth, high), f.canvas.depth, "across", 2, "high", "depth", "tape"),
         Dimension(
             "edge",
@@ -131,6 +135,9 @@ def dimensions(f: FloaterSums) -> tuple[Dimension, ...]:
             "tape",
         ),
     ]
+    if f.screwed_here:
+        line = f.line
+        out.append(Dimension("edge", (back, 0), (back, line.value), line, "upright", 1, "high", "screw line"))
     if abs(face) > 1e-6:
         word = "recess" if face > 0 else "proud"
         out.append(Dimension("edge", (0, high), (face, high), f.face, "across", 1, "high", word))
@@ -205,9 +212,9 @@ def callouts(f: FloaterSums) -> tuple[Callout, ...]:
     rear = f.face.value + f.canvas.depth.value
     back = f.inside_depth.value + f.ledge_thick.value
     middle = (low + 1 + max(wall + f.ledge.value, low + 3)) / 2
-    out = [
-        Callout("edge", (back, f.line.value), "screw", f.screw, "in the bar", f.in_bar, "screw.length"),
-    ]
+    out = []
+    if f.screwed_here:
+        out.append(Callout("edge", (back, f.line.value), "screw", f.screw, "in the bar", f.in_bar, "screw.length"))
     if f.pad.value > 0:
         out.insert(0, Callout("edge", (rear + f.pad.value / 2, middle + 4), "pad", f.pad, key="pad.made"))
     return tuple(out)

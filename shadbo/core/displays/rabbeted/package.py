@@ -1,6 +1,7 @@
 """Build a rabbeted package, with or without glazing, into an assembly: the part that all such displays share."""
 
 from collections.abc import Callable, Sequence
+from functools import partial
 
 from shadbo.core.build.assembly import Assembly, Back, Callout, Dimension, Join, Part
 from shadbo.core.build.marked import Forbidden, Shown, Spot, Window
@@ -22,7 +23,6 @@ from shadbo.core.displays.rabbeted.views import callouts, dimensions, ladder, sa
 from shadbo.core.hang.hanging import hangers_at
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.solids.body import Body, Tie
-from shadbo.core.solids.slices import sawn
 from shadbo.core.sums.bending import rail_sag
 from shadbo.core.sums.hang import force
 from shadbo.core.words.lengths import Both
@@ -135,7 +135,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         tuple(joins),
         ladder(frame, slabs),
         (*dimensions(frame, back), *extra),
-        (*callouts(slabs, sawn(bodies, saw)), *package.callouts),
+        package.callouts,
         "right rail, cut through",
         saw,
         _answers(desk, package),
@@ -160,6 +160,7 @@ def build_package(desk: Desk, frame: Frame, package: Package) -> Assembly:
         zones=package.zones,
         layout_at=package.layout_at,
         board=package.board or (frame.package_w, frame.package_h),
+        labels=partial(callouts, slabs),
     )
 
 

@@ -1,5 +1,7 @@
 """Sash display: an old window sash as frame, a textile wrapped round a card core behind its glass."""
 
+from functools import partial
+
 from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly, Dimension, Join
 from shadbo.core.build.marked import Shown
@@ -32,7 +34,7 @@ from shadbo.core.pieces.pieces import Piece
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.shop.kept import SCREWS, role
-from shadbo.core.solids.slices import Saw, sawn
+from shadbo.core.solids.slices import Saw
 from shadbo.core.sums.items import item_of
 from shadbo.core.words.words import both, say, sizes
 
@@ -138,7 +140,7 @@ class SashDisplay:
                 Dimension("front", (-w + f, -h), (w - f, -h), got["daylight_width"], "across", 1, "low", "daylight"),
                 Dimension("front", (w, -tall), (w, tall), got["daylight_height"], "upright", 1, "high", "daylight"),
             ),
-            tuple(sash_callouts(parts, sawn(bodies, saw))),
+            (),
             "right rail of the sash, cut through",
             saw,
             {
@@ -155,6 +157,7 @@ class SashDisplay:
             mount=mount,
             bodies=bodies,
             ties=ties,
+            labels=partial(sash_callouts, parts),
             goes_in="lay the wrapped core behind the glass and screw its card on",
             effort="tape off, and the cloth is whole",
             shown=(Shown(item.id, item.name, centred(*(got[f"daylight_{a}"].value - 2 for a in ("width", "height"))),

@@ -1,5 +1,7 @@
 """Adapted ready-made box frame: measured as bought; glass used or left out, inner board cut down, packers added."""
 
+from functools import partial
+
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import care, choice_row, reading_row, told
 from shadbo.core.build.assembly import Assembly, Part
@@ -36,7 +38,6 @@ from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.pieces import Needlework, Panel, Paper, Piece, PressedPlant, Puzzle
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.solids.body import Tie
-from shadbo.core.solids.slices import sawn
 from shadbo.core.sums.border import hinge_count
 from shadbo.core.sums.flat import flat_sums
 from shadbo.core.words.words import both, say, sizes
@@ -129,7 +130,7 @@ class ReadyMade(OnePiece):
             (),
             box_ladder(slabs),
             box_dimensions(desk, box),
-            callouts(slabs, sawn(bodies, saw)),
+            (),
             "right wall of the box, cut through",
             saw,
             {
@@ -161,6 +162,7 @@ class ReadyMade(OnePiece):
             bodies=tuple(bodies),
             windows=beside.windows,
             board=(board_w, board_h),
+            labels=partial(callouts, slabs),
             ties=(Tie(slabs[-1].id, bodies[0].id, "tabs", ("backwards",)), *mount_ties(slabs, mount)),
             effort="tabs up, and all comes out again",
         )
