@@ -82,7 +82,7 @@ def test_a_job_is_copied_made_a_pattern_and_thrown_away_with_a_way_back(page: Pa
 def test_the_other_frame_of_a_pair_gets_a_job_of_its_own(page: Page, demo: None):
     open_job(page, 117, "sizes")
     more(page, "Make a job for Boat names, two, of the same set")
-    expect(page.get_by_role("heading", name="Job 124 · Boat names, a pair")).to_be_visible()
+    expect(page.get_by_role("heading", name="Job 124 · Boat names, two")).to_be_visible()
     page.get_by_role("navigation", name="Stations").get_by_role("button").nth(1).click()
     expect(page.get_by_label("Piece 2 of the set")).to_have_value("Boat names, one")
     expect(page.locator(".board-area, .drawing").first).to_be_visible()

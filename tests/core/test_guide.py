@@ -11,6 +11,7 @@ from shadbo.core.guide import THINGS, TRIED_MM, lead
 from shadbo.core.job.afresh import afresh
 from shadbo.core.job.edits import apply, as_typed
 from shadbo.core.job.job import Job
+from shadbo.core.pieces.pieces import Piece
 from shadbo.core.settings.examples import EXAMPLES, example
 from shadbo.core.stations import stations
 from tests.flat import SHOP
@@ -86,3 +87,15 @@ def test_a_copy_leads_nobody_and_knows_nothing_of_how_the_first_one_came_and_lef
     )
     again = afresh(job)
     assert (again.guided, again.pieces[0].condition, again.pieces[0].leaves) == (False, "", "")
+
+
+def test_the_job_of_another_frame_of_a_set_is_called_by_its_piece_and_has_no_price_of_its_own():
+    pair = Job(title="Tide tables", agreed=180, pieces=(Piece(id="one"), Piece(id="two", name="spring tides")))
+    assert (afresh(pair, "two").title, afresh(pair, "two").agreed) == ("spring tides", None)
+    assert (afresh(pair, "one").title, afresh(pair).title, afresh(pair).agreed) == (
+        "Tide tables, 1 of 2",
+        "Tide tables",
+        180,
+    )
+    long = afresh(pair.model_copy(update={"title": "t" * 200}), "one")
+    assert len(long.title) <= 200
