@@ -44,8 +44,9 @@ def _across(a: Dot, b: Dot, y: float, e: Dim) -> list[Path | Circle | Text]:
         *_ticks((a[0], y), (b[0], y)),
     ]
     narrow = abs(b[0] - a[0]) < 7 * len(e.text) + 6
-    at = ((a[0] + b[0]) / 2, y - 6 if not narrow or above else y + 16)
-    return [*marks, Text(at, e.text, 15, INK, "middle", True)]
+    if narrow and not above:  # beside its line: below it there is the paper's edge
+        return [*marks, Text((max(a[0], b[0]) + TICK + 4, y + 5), e.text, 15, INK, "start", True)]
+    return [*marks, Text(((a[0] + b[0]) / 2, y - 6), e.text, 15, INK, "middle", True)]
 
 
 def _upright(a: Dot, b: Dot, x: float, e: Dim) -> list[Path | Circle | Text]:
