@@ -90,6 +90,22 @@ def test_labels_do_not_lie_on_each_other():
         assert all(b - a >= 18 for a, b in pairwise(ys)), j.title
 
 
+def test_no_number_of_a_dimension_lies_on_a_label():
+    """By the type's average letter, of a third of its height."""
+    for j in demo_jobs():
+        root = ET.fromstring(draw(plan(j), "edge", "mm").svg)
+        boxes: dict[str, list[tuple[float, float, float, float]]] = {"leader": [], "dim": []}
+        for group in root.iter(f"{SVG}g"):
+            for t in group.iter(f"{SVG}text") if group.get("class") in boxes else ():
+                x, y, size = (float(t.get(name, "nan")) for name in ("x", "y", "font-size"))
+                wide = len("".join(t.itertext())) * size / 3
+                left = x - {"middle": wide / 2, "end": wide}.get(t.get("text-anchor", ""), 0.0)
+                boxes[group.get("class", "")].append((left, y - 0.7 * size, left + wide, y))
+        for label in boxes["leader"]:
+            for a, low, b, high in boxes["dim"]:
+                assert label[2] < a or b < label[0] or label[3] < low or high < label[1], j.title
+
+
 def test_each_material_has_a_hatch_of_its_own():
     p = BUILT["Oyster beds, pastel"]
     svg = draw(p, "edge", "mm").svg

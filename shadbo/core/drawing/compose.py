@@ -24,6 +24,8 @@ SIZES = (16.0, 14.0)
 """Of the first line of a label, and of what stands below it."""
 TWO_LINES = 30.0
 """So far apart labels have room for a second line below the first."""
+CLEAR = 19.0
+"""From a label to the number of a dimension."""
 
 
 def fit_to(scene: Scene, paper: Paper) -> Fit:
@@ -64,7 +66,9 @@ def compose(scene: Scene, paper: Paper, hold: Fit | None = None) -> Sheet2D:
                 out.groups.append(dim_group(e, fit, frame))
             case Leader():
                 leaders.append(e)
-    out.groups += _leaders(leaders, fit, frame, paper)
+    beside = [e for e in scene.elements if isinstance(e, Dim) and e.runs == "upright" and e.edge == "high"]
+    taken = sorted(fit.put((e.start[0], (e.start[1] + e.end[1]) / 2))[1] for e in beside if e.role == "dimension")
+    out.groups += _leaders(leaders, fit, frame, paper, taken)
     note = f"{scene.title} · scale {fit.ratio}" if scene.drawn_to_scale else scene.title
     out.groups.append(Group("", "note", (Text((18, paper.height - 14), note, 14, SOFT),)))
     return out
@@ -109,8 +113,13 @@ def _fitting(text: str, size: float, room: float) -> tuple[str, float]:
     return (text if len(text) <= most else f"{text[: most - 1].rstrip()}…"), size
 
 
-def _leaders(leaders: list[Leader], fit: Fit, frame: tuple[float, float, float, float], paper: Paper) -> list[Group]:
-    """Labels in a column beside the drawing, high points first, never closer than a line apart."""
+def _leaders(
+    leaders: list[Leader], fit: Fit, frame: tuple[float, float, float, float], paper: Paper, taken: list[float]
+) -> list[Group]:
+    """Labels in a column beside the drawing, high points first, never closer than a line apart.
+
+    ``taken`` are the heights at which the numbers of dimensions stand on the right.
+    """
     out = []
     line = Stroke(ACCENT, 1.0)
     for side in ("left", "right"):
@@ -121,7 +130,10 @@ def _leaders(leaders: list[Leader], fit: Fit, frame: tuple[float, float, float, 
         x = frame[2] + 58 if side == "right" else frame[0] - 58
         for e in here:
             ax, ay = fit.put(e.at)
-            y = min(y if ordered else max(y, ay - 60), paper.height - 60)
+            y = y if ordered else max(y, ay - 60)
+            for number in taken if side == "right" and not ordered else ():
+                y = number + CLEAR if abs(y - number) < CLEAR else y
+            y = min(y, paper.height - 60)
             elbow = x - 16 if side == "right" else x + 16
             anchor: Literal["start", "end"] = "start" if side == "right" else "end"
             marks: list[Path | Circle | Text] = [
