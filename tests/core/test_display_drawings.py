@@ -91,14 +91,14 @@ def test_labels_do_not_lie_on_each_other():
 
 
 def test_no_number_of_a_dimension_lies_on_a_label():
-    """By the type's average letter, of a third of its height."""
+    """With letters a fifth wider than the average of the type."""
     for j in demo_jobs():
         root = ET.fromstring(draw(plan(j), "edge", "mm").svg)
         boxes: dict[str, list[tuple[float, float, float, float]]] = {"leader": [], "dim": []}
         for group in root.iter(f"{SVG}g"):
             for t in group.iter(f"{SVG}text") if group.get("class") in boxes else ():
                 x, y, size = (float(t.get(name, "nan")) for name in ("x", "y", "font-size"))
-                wide = len("".join(t.itertext())) * size / 3
+                wide = len("".join(t.itertext())) * size * 0.42
                 left = x - {"middle": wide / 2, "end": wide}.get(t.get("text-anchor", ""), 0.0)
                 boxes[group.get("class", "")].append((left, y - 0.7 * size, left + wide, y))
         for label in boxes["leader"]:
