@@ -152,11 +152,3 @@ def stepped(width_mm: float, height_mm: float, notches: dict[Corner, tuple[float
 def square_cornered(ring: Sequence[Dot]) -> bool:
     """Whether every side is level or upright."""
     return all(abs(x1 - x0) < HAIR_MM or abs(y1 - y0) < HAIR_MM for (x0, y0), (x1, y1) in sides(ring))
-
-
-def within(ring: Ring, opening: Ring) -> Ring:
-    """What of an outline an opening leaves to be seen; the outline itself where nothing of it, or several pieces."""
-    seen = shapely.Polygon(ring).buffer(0).intersection(shapely.Polygon(opening).buffer(0))
-    if seen.is_empty or not isinstance(seen, shapely.Polygon):
-        return ring
-    return tuple((float(x), float(y)) for x, y in list(seen.exterior.coords)[:-1])

@@ -75,10 +75,8 @@ def framed(
     size = (flat.width, flat.height)
     wanted = size if bare else bordered(desk, size, options, border, chosen[0], acrylic)
     frame = frame_round(desk, options, wanted, depth, acrylic, chosen=chosen)
-    starts = max((wanted[0].value - flat.width.value) / 2, 0)
-    placed = [replace(x, starts_mm=starts) if x.id == "piece" else x for x in slabs]
     spare_depth(desk, frame.rabbet_depth)
-    return placed, frame
+    return slabs, frame
 
 
 def rough_size(desk: Desk, flat: FlatSums, border_mm: float) -> Size:

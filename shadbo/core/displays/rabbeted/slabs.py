@@ -35,7 +35,7 @@ BACKING = SheetStock(id="backing", name="backing, none listed", kind="backing", 
 
 @dataclass(frozen=True, slots=True)
 class Slab:
-    """One layer. ``starts_mm`` is how far its edge lies inside the package's; a ring ends after ``ring_mm``.
+    """One layer; a ring is ``ring_mm`` wide.
 
     ``one`` is the name of one of several strips, ``bar`` the stock of a strainer. ``wrapped``: it reaches to the
     package's edge, whatever of it is measured and seen. ``enters`` is how it gets there, ``off`` how far its middle
@@ -49,7 +49,6 @@ class Slab:
     thick: Quantity
     hatch: Hatch
     sheet: SheetStock | None = None
-    starts_mm: float = 0.0
     ring_mm: float = 0.0
     size: tuple[Quantity, Quantity] | None = None
     mass: Quantity | None = None
@@ -96,11 +95,10 @@ def piece_slab(
     thick: Quantity,
     size: tuple[Quantity, Quantity],
     mass: Quantity,
-    starts_mm: float = 0.0,
 ) -> Slab:
     """The piece itself as a layer."""
     line = desk.sheet.let("stack.piece", f"{name}, in the package", thick)
-    return Slab("piece", name, "piece", line, hatch, starts_mm=max(starts_mm, 0), size=size, mass=mass, cut=False)
+    return Slab("piece", name, "piece", line, hatch, size=size, mass=mass, cut=False)
 
 
 def own_glass(desk: Desk) -> SheetStock | None:

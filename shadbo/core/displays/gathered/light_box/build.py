@@ -96,12 +96,12 @@ class LightBox:
         slabs = [
             slab(desk, "glazing", glazing.name, "glazing", glazing),
             Slab("front_void", "front void", "void", front, "air"),
-            slab(desk, "middle", f"middle board, {middle.name}", "board", middle, starts_mm=-step.value),
-            *_diffuser(desk, o, size, step.value),
-            layer_room(desk, "middle", -step.value),
-            Slab("light_void", "light void", "void", light, "air", starts_mm=-step.value),
-            slab(desk, "backing", backing.name, "backing", backing, starts_mm=-2 * step.value),
-            layer_room(desk, "backing", -2 * step.value),
+            slab(desk, "middle", f"middle board, {middle.name}", "board", middle),
+            *_diffuser(desk, o, size),
+            layer_room(desk, "middle"),
+            Slab("light_void", "light void", "void", light, "air"),
+            slab(desk, "backing", backing.name, "backing", backing),
+            layer_room(desk, "backing"),
         ]
         deep = depth_needed(desk, slabs).value
         acrylic = glazing.kind == "acrylic"
@@ -167,12 +167,12 @@ def _bodies(
     return (*bodies, strip), (*ties, stuck)
 
 
-def _diffuser(desk: Desk, o: LightOptions, size: tuple[float, float], step_mm: float) -> tuple[Slab, ...]:
+def _diffuser(desk: Desk, o: LightOptions, size: tuple[float, float]) -> tuple[Slab, ...]:
     """A translucent sheet behind the cut-out board, where it carries what would fall out; it takes depth as well."""
     if o.islands != "translucent sheet":
         return ()
     sheet = first_sheet(desk, "diffuser", None, size, "acrylic")
-    return (slab(desk, "diffuser", f"translucent sheet, {sheet.name}", "board", sheet, starts_mm=-step_mm),)
+    return (slab(desk, "diffuser", f"translucent sheet, {sheet.name}", "board", sheet),)
 
 
 def _windows(text: Lettering | None, group: Gathered) -> tuple[Window, ...]:

@@ -35,12 +35,12 @@ def boards_of(desk: Desk, size_mm: tuple[float, float], deep_mm: float, cut_mm: 
     return tuple(sorted(out, key=lambda h: (len(h.faults), h.missing_mm, h.price, h.profile.id)))
 
 
-def layer_room(desk: Desk, layer: str, starts_mm: float) -> Slab:
+def layer_room(desk: Desk, layer: str) -> Slab:
     """Room behind a layer, so that its step is a little deeper than it is thick."""
     room = desk.sheet.choose(
         f"stack.{layer}_room", f"room behind the {layer}", desk.practice.layer_room_mm, MM, "practice"
     )
-    return Slab(f"{layer}_room", "room", "void", room, "air", starts_mm=starts_mm)
+    return Slab(f"{layer}_room", "room", "void", room, "air")
 
 
 def rails_of(

@@ -58,7 +58,7 @@ class NeedleworkFrame(OnePiece):
         slabs, glazing = layers_of(desk, options, facts, flat, in_mm(rough), p.air_textile_mm)
         slabs.insert(-1, Slab("folds", "folds and tape", "pad", folds, "textile", ring_mm=25, cut=False))
         slabs, frame = framed(desk, flat, options, (border, border), slabs, rough, glazing.kind == "acrylic")
-        slabs = [replace(x, starts_mm=0.0, wrapped=x.id == "piece") for x in slabs]
+        slabs = [replace(x, wrapped=x.id == "piece") for x in slabs]
         mount = choose_mount(desk, facts, flat.mass.value, MOUNTS, options.mount)
         slabs = _board(desk, frame, flat, slabs)
         _fixings(desk, frame, mount)
@@ -131,7 +131,7 @@ def _board(desk: Desk, frame: Frame, flat: FlatSums, slabs: list[Slab]) -> list[
         s.let(f"cloth.spare_{axis}", f"cloth to spare on the {axis}", free - (board - design) / 2 - turn, way="down")
         sizes.append(board)
     return [
-        Slab(x.id, x.name, x.role, x.thick, x.hatch, x.sheet, x.starts_mm, x.ring_mm, (sizes[0], sizes[1]), x.mass)
+        Slab(x.id, x.name, x.role, x.thick, x.hatch, x.sheet, x.ring_mm, (sizes[0], sizes[1]), x.mass)
         if x.role == "board"
         else x
         for x in slabs

@@ -58,8 +58,7 @@ def box_slabs(
         slabs += spacers
         if spacers:
             s.let("air.made", "air in front of the piece", together(spacers))
-    starts = (box.width.value - flat.width.value) / 2 + box.lip.value
-    slabs.append(piece_slab(desk, kind, KINDS[kind].hatch, flat.thick, (flat.width, flat.height), flat.mass, starts))
+    slabs.append(piece_slab(desk, kind, KINDS[kind].hatch, flat.thick, (flat.width, flat.height), flat.mass))
     card = first_sheet(desk, "board", desk.levers.board, size, "foam board", "mat")
     slabs.append(slab(desk, "board", card.name, "board", card))
     total = slabs[0].thick

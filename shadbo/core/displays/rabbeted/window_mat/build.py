@@ -87,12 +87,10 @@ class WindowMat(OnePiece):
             between = spacer_slabs(desk, more)
         behind = between if options.stands_off else []
         slabs += [] if options.stands_off else between
-        border = bordered.right.value + (outer[0].value - window[0].value) / 2
-        over = (flat.width.value - window[0].value) / 2
         board = first_sheet(desk, "board", LEVERS.board, size, "mat", "foam board")
         backing = first_sheet(desk, "backing", LEVERS.backing, size, "backing", "foam board", "corrugated plastic")
         size_q = (flat.width, flat.height)
-        piece = piece_slab(desk, desk.piece.detail.kind, "paper", flat.thick, size_q, flat.mass, border - over)
+        piece = piece_slab(desk, desk.piece.detail.kind, "paper", flat.thick, size_q, flat.mass)
         piece = replace(piece, off=off)
         slabs += [
             *mats,
@@ -118,7 +116,7 @@ class WindowMat(OnePiece):
             (say(desk.mark, "window {}", sizes(desk.mark, *window)), say(desk.mark, "mat {}", mat_size)),
             (join,),
             dimensions=lambda f: window_dims(f, window, outer if options.double else window, off),
-            reach_mm=border,
+            reach_mm=bordered.right.value + (outer[0].value - window[0].value) / 2,
             back=options.back or "sealed paper",
             effort="comes off its hinges again" if mount.taken.mount.reversible else "for good",
             windows=openings(window, outer, off, bool(options.double)),
