@@ -77,10 +77,6 @@ class Works:
             for n, r in enumerate(rows)
         ]
 
-    def outcome(self, work_id: str) -> Outcome | None:
-        """How it stands; None for what there is not."""
-        return outcome_of(self._session.connection(), self._workshop_id, work_id)
-
     def give_up(self, work_id: str) -> bool:
         """Let it be; False where there was nothing to stop."""
         mine = WorkRow.workshop_id == self._workshop_id, WorkRow.id == work_id, WorkRow.state.in_(OPEN)

@@ -2,14 +2,14 @@
 
 import html
 import re
-from itertools import pairwise
+from itertools import combinations, pairwise
 
 import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
 from shadbo.core.advise import advise
-from shadbo.core.cutting.mat_lines import Mat, cut_lines, face_edge, mats_of, on_mat, strips_between
+from shadbo.core.cutting.mat_lines import Mat, cut_lines, face_edge, mats_of, on_mat
 from shadbo.core.drawing.board import views_of
 from shadbo.core.drawing.mat import mat_scene
 from shadbo.core.drawing.scene import Words
@@ -18,7 +18,7 @@ from shadbo.core.pieces.zones import zone_ring
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.letters import GLYPHS, lettering, unknown
 from shadbo.core.shapes.perspective import perspective, through
-from shadbo.core.shapes.polygon import CORNERS, area, box_of, holds, mirrored, offset, square_cornered, stepped
+from shadbo.core.shapes.polygon import CORNERS, apart, area, box_of, holds, mirrored, offset, square_cornered, stepped
 from shadbo.core.shop.values import Length
 from shadbo.core.words.lengths import Mark, MarkName, parse
 from shadbo.demo.jobs import demo_jobs
@@ -94,10 +94,11 @@ def test_both_mats_are_listed_and_their_strips_known():
     mats = mats_of(p)
     assert [m.id for m in mats] == ["mat", "mat_inner"]
     assert set(views_of(p)) >= {"mat", "holes"}
-    strips = {(a, b): w for a, b, w in strips_between(mats[1])}
-    between = next(w for (_, b), w in strips.items() if b)
+    inner = mats[1]
+    between = min(apart(a.ring, b.ring) for a, b in combinations(inner.windows, 2))
     assert between == pytest.approx(value(p, "mat.strip") + 2 * value(p, "mat.reveal"), abs=0.01)
-    assert min(strips.values()) > 0
+    half = (inner.width / 2, inner.height / 2)
+    assert all(abs(x) < half[0] and abs(y) < half[1] for w in inner.windows for x, y in w.ring)
 
 
 def test_a_round_opening_has_no_straight_line():

@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 from shadbo.demo.pictures import shirt_photo
 from shadbo.demo.shop import demo_shop
 from shadbo.store.database import VARIABLE
-from shadbo.store.work import MOST_WAITING, Bench, TooMuchWork, Works
+from shadbo.store.work import MOST_WAITING, Bench, TooMuchWork, Works, outcome_of
 from shadbo.store.workshops import Workshops
 from shadbo.work import queue
 from shadbo.work.queue import Queue, do
@@ -41,7 +41,7 @@ def asked(database: tuple[str, Engine], given: bytes, shop: str = "here") -> str
 
 def outcome(database: tuple[str, Engine], work_id: str, shop: str = "here"):
     with Session(database[1]) as s, s.begin():
-        return Works(s, shop).outcome(work_id)
+        return outcome_of(s.connection(), shop, work_id)
 
 
 def test_equal_work_is_done_once(database):

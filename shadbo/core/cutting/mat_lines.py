@@ -9,7 +9,7 @@ from shadbo.core.build.assembly import Assembly, Dot, Ring
 from shadbo.core.build.marked import Shown, Window
 from shadbo.core.dataclass import dataclass
 from shadbo.core.plan import Plan
-from shadbo.core.shapes.polygon import anticlockwise, apart, box_of, mirrored, offset, sides, square_cornered
+from shadbo.core.shapes.polygon import anticlockwise, mirrored, offset, sides, square_cornered
 
 
 @dataclass(frozen=True, slots=True)
@@ -94,16 +94,4 @@ def cut_lines(mat: Mat) -> list[CutLine]:
             out.append(
                 CutLine(len(out) + 1, window.id, window.name, upright, first, second, from_, to, start, stop, d0, d1)
             )
-    return out
-
-
-def strips_between(mat: Mat) -> list[tuple[str, str, float]]:
-    """Width of board between neighbouring windows, and from each window to the mat's edge."""
-    out = []
-    for i, a in enumerate(mat.windows):
-        for b in mat.windows[i + 1 :]:
-            out.append((a.name, b.name, apart(a.ring, b.ring)))
-        left, low, right, high = box_of(a.ring)
-        edge = min(left + mat.width / 2, mat.width / 2 - right, low + mat.height / 2, mat.height / 2 - high)
-        out.append((a.name, "", edge))
     return out
