@@ -46,6 +46,7 @@ def mirrored(ring: Ring) -> Ring:
     return tuple((-x, y) for x, y in reversed(ring))
 
 
+@lru_cache(maxsize=256)
 def offset(ring: Ring, by_mm: float) -> Ring:
     """The outline grown (or shrunk) by a distance on every side, corners mitred; it runs anticlockwise.
 
