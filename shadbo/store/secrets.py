@@ -5,6 +5,7 @@ import secrets
 import threading
 from collections.abc import Iterator
 from contextlib import contextmanager
+from functools import cache
 
 from argon2 import PasswordHasher
 from argon2.exceptions import InvalidHashError, VerificationError
@@ -21,7 +22,6 @@ LETTERS = "ABCDEFGHJKLMNPQRSTUVWXYZ23456789"
 CODE_LENGTH = 10
 
 _hasher = PasswordHasher()  # Argon2id with the parameters that RFC 9106 recommends where memory is short
-_NOBODY = _hasher.hash(secrets.token_hex())
 _at_once = threading.BoundedSemaphore(2)
 WAIT_SECONDS = 3.0
 
@@ -63,10 +63,17 @@ def password_hash(password: str, name: str = "") -> str:
 def is_password(password: str, kept: str | None) -> bool:
     """Whether it is the one that was hashed; as slow where there is none, so that nobody learns who is here."""
     with _few_at_once():
+        nobody = _nobody()
         try:
-            return _hasher.verify(kept or _NOBODY, password) and kept is not None
+            return _hasher.verify(kept or nobody, password) and kept is not None
         except (VerificationError, InvalidHashError):
             return False
+
+
+@cache
+def _nobody() -> str:
+    """A hash of something that nobody knows; made once, before the first password is looked at, whosever that is."""
+    return _hasher.hash(secrets.token_hex())
 
 
 def is_outdated(kept: str) -> bool:
