@@ -6,7 +6,8 @@ from shapely import LineString, Polygon, box, union_all
 
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.drawing.faces import front_scene
-from shadbo.core.drawing.scene import Shape
+from shadbo.core.drawing.made import made_scene
+from shadbo.core.drawing.scene import Line, Shape
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.polygon import box_of
 from shadbo.core.shapes.rings import centred, rect
@@ -137,3 +138,16 @@ def test_the_front_of_any_build_shows_its_bodies(the_job):
     p = plan(the_job)
     if p.assembly is not None and not any(f.severity == "stop" for f in p.findings):
         seen_as_it_is(p)
+
+
+def test_every_reading_of_the_made_frame_is_drawn_as_long_as_it_is():
+    p = plan(next(j for j in demo_jobs() if j.title == "Allotment sheds, August"))
+    s, scene = p.desk.sheet, made_scene(p, "mm")
+    lines = [e for e in scene.elements if isinstance(e, Line) and e.key.startswith("frame.inside_")]
+    long = {e.key: 0.0 for e in lines}
+    for e in lines:
+        (x0, y0), (x1, y1) = e.dots
+        long[e.key] = max(long[e.key], abs(x1 - x0), abs(y1 - y0))
+    assert len(long) >= 3
+    assert {k: pytest.approx(v, abs=NEAR_MM) for k, v in long.items()} == {k: s[k].value for k in long}
+    assert len(set(long.values())) > 2, "a frame that is not square"

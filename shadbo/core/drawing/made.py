@@ -30,10 +30,10 @@ def made_scene(plan: Plan, system: System) -> Scene:
     w, h = made.middle.width.value / 2, made.middle.height.value / 2
     for q, y in ((made.top, h * NEAR_END), (made.middle.width, 0.0), (made.bottom, -h * NEAR_END)):
         if q is not None:
-            _reading(scene, plan, system, q, ((-w, y), (w, y)), (0, y))
+            _reading(scene, plan, system, q, ((-q.value / 2, y), (q.value / 2, y)), (0, y))
     for q, x in ((made.left, w * NEAR_END), (made.middle.height, w * 0.3), (made.right, -w * NEAR_END)):
         if q is not None:
-            _reading(scene, plan, system, q, ((x, -h), (x, h)), (x, h * 0.45))
+            _reading(scene, plan, system, q, ((x, -q.value / 2), (x, q.value / 2)), (x, h * 0.45))
     return scene
 
 
