@@ -1,5 +1,6 @@
 """Adapted ready-made box frame: measured as bought; glass used or left out, inner board cut down, packers added."""
 
+from dataclasses import replace
 from functools import partial
 
 from shadbo.core.asking.questions import Choice, Question
@@ -100,7 +101,8 @@ class ReadyMade(OnePiece):
         parts: list[Part] = box_parts(desk, box)
         for layer in slabs:
             part = layer_part(desk, (board_w, board_h), layer)
-            parts += [] if part is None else [part]
+            if part is not None:
+                parts.append(replace(part, seen_from=("back",)) if layer is slabs[-1] else part)
         if taped:
             parts += band_parts(desk, count, flat.width)
         parts += [
