@@ -1,12 +1,12 @@
 """Edge section: the frame's edge cut through, depth running from the front (left) to the wall (right)."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Mapping, Sequence
 
 from shadbo.core.build.assembly import Assembly, Dimension, Dot, Part, Ring
 from shadbo.core.drawing.scene import Dim, Leader, Line, Scene, Shape, Words
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.polygon import box_of
-from shadbo.core.solids.slices import sawn
+from shadbo.core.solids.slices import Slice, sawn
 from shadbo.core.words.lengths import Mark, System
 from shadbo.core.words.words import number_text
 
@@ -30,17 +30,11 @@ def edge_scene(plan: Plan, system: System) -> Scene:
     mark = plan.desk.mark
     scene = Scene(a.section_name)
     back, stand = a.depth.value, plan.hang.bumper_mm if plan.hang else 0.0
-    parts, joins = {p.id: p for p in reversed(a.parts)}, {j.id: j for j in a.joins}
     cut = sawn(a.bodies, a.saw)
+    parts = {p.id: p for p in reversed(a.parts)}
     heights = [0.0, *(y for x in cut for _, y in x.ring)]
     top, low = max(heights), min(heights)
-    for x in cut:
-        if x.bites and _long(x.ring):
-            scene.add(*_screw(x.ring, joins[x.part].key if x.part in joins else ""))
-            continue
-        of = parts.get(x.part) or joins.get(x.part)
-        hatch = of.hatch if isinstance(of, Part) and not x.bites else x.hatch
-        scene.add(Shape(x.ring, hatch, of.key if of is not None else "", x.part))
+    scene.add(*_solid(a, cut, parts))
     bars = {p.id for p in a.by_role("bar")}
     stretched = {x.body for x in cut if x.part in bars}
     if stretched:
@@ -71,6 +65,18 @@ def edge_scene(plan: Plan, system: System) -> Scene:
             )
             scene.add(Leader(c.at, (first, *more), c.key, c.towards))
     return scene
+
+
+def _solid(a: Assembly, cut: Sequence[Slice], parts: Mapping[str, Part]) -> Iterator[Shape | Line]:
+    """What is cut through, hatched by its part; fixings as they are, screws from behind by their sign."""
+    joins = {j.id: j for j in a.joins}
+    for x in cut:
+        of = parts.get(x.part) or joins.get(x.part)
+        key = of.key if of is not None else ""
+        if x.bites and _long(x.ring):
+            yield from _screw(x.ring, key)
+        else:
+            yield Shape(x.ring, of.hatch if isinstance(of, Part) and not x.bites else x.hatch, key, x.part)
 
 
 def _assembly(plan: Plan) -> Assembly:
