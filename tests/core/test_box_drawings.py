@@ -130,8 +130,8 @@ def test_the_section_shows_the_piece_before_its_board_and_the_clasp_behind():
     clasp = next(box_of(x.ring) for x in sawn(p.assembly.bodies, p.assembly.saw) if x.body.startswith("clasp-"))
     assert clasp[0] == pytest.approx(board.end_mm)
     assert clasp[2] - clasp[0] == pytest.approx(7 - 3), "from the badge's back, of which the board hides three"
-    drawn = [box_of(s.ring) for s in shapes(edge_scene(p, "mm"))]
-    assert tool in drawn
+    drawn = {box_of(s.ring): s.key for s in shapes(edge_scene(p, "mm"))}
+    assert drawn[tool] == "item.piece-2.front", "it leads to how far it stands out"
     assert clasp in drawn
 
 

@@ -73,6 +73,8 @@ def _solid(a: Assembly, cut: Sequence[Slice], parts: Mapping[str, Part]) -> Iter
     for x in cut:
         of = parts.get(x.part) or joins.get(x.part)
         key = of.key if of is not None else ""
+        if x.brought and isinstance(of, Part) and of.thick is not None:
+            key = of.thick.key  # its place is not shown here, how far it stands out is
         if x.bites and _long(x.ring):
             yield from _screw(x.ring, key)
         else:

@@ -26,9 +26,10 @@ def stretch_scene(plan: Plan, system: System) -> Scene:
     ):
         scene.add(Shape(bar, "stretcher", key))
     a = plan.assembly
-    braces = a.by_role("brace") if a is not None else []
-    for part, prisms in ((p, seen_of(a, p, "back")) for p in braces if a is not None):
-        scene.add(*(Shape(tuple((-x, y) for x, y in p.ring), "stretcher", part.key) for p in prisms))
+    for part in a.by_role("brace") if a is not None else ():
+        assert a is not None
+        for brace in seen_of(a, part, "back"):
+            scene.add(Shape(tuple((-x, y) for x, y in brace.ring), "stretcher", part.key))
     keep = s["stretch.corner"].value / 2**0.5
     for sx in (-1, 1):
         for sy in (-1, 1):

@@ -42,13 +42,14 @@ class Saw:
 
 @dataclass(frozen=True, slots=True)
 class Slice:
-    """A body, or the part of it that is of one part of the list, as the section shows it."""
+    """A body, or what of it is of one part of the list, as the section shows it; ``brought``: nearer to the edge."""
 
     body: str
     part: str
     hatch: Hatch
     ring: Ring
     bites: bool = False
+    brought: bool = False
 
 
 def sawn(bodies: Sequence[Body], saw: Saw) -> list[Slice]:
@@ -115,11 +116,11 @@ def _brought(bodies: Iterable[Body], saw: Saw) -> list[Slice]:
     if laid:
         x = max(laid, key=lambda b: b.back_mm - b.front_mm)
         ring = rect(x.front_mm, saw.laid_mm, x.back_mm, saw.laid_mm + LAID_WIDE_MM)
-        out.append(Slice(x.id, x.part, x.hatch, ring))
+        out.append(Slice(x.id, x.part, x.hatch, ring, brought=True))
     if clasps:
         x = max(clasps, key=lambda b: b.back_mm)
         a, b = (saw.laid_mm + mm for mm in CLASP_MM)
-        out.append(Slice(x.id, x.part, x.hatch, rect(x.front_mm, a, x.back_mm, b)))
+        out.append(Slice(x.id, x.part, x.hatch, rect(x.front_mm, a, x.back_mm, b), brought=True))
     return out
 
 

@@ -129,16 +129,20 @@ def front_of(
     flat: FlatSums,
     placed: Placement | None,
     field: Hatch,
-    both_sides: bool = False,
     behind: str = "board",
+    both_sides: bool = False,
 ) -> list[Part]:
-    """What shows inside the lip, which lies ``behind``, and the piece placed in it as evenly as it goes."""
+    """What shows inside the lip, which lies ``behind``, and the piece placed in it as evenly as it goes.
+
+    Where the piece itself lies behind, as cloth that is wrapped round its board, its design is marked on it.
+    """
     hatch = KINDS[desk.piece.detail.kind].hatch
     ring = () if placed is None else placed_ring(flat, placed)
     picture = Pictured.of(desk.piece, ring or centred(flat.width.value, flat.height.value))
+    design = ring if behind == "piece" else ()
     parts = [
         seen("field", field, behind, "package.width"),
-        seen("piece", hatch, "piece", "piece.width", picture=picture, ring=ring),
+        seen("piece", hatch, "piece", "piece.width", picture=picture, ring=design),
     ]
     return [replace(p, seen_from=("front", "back")) for p in parts] if both_sides else parts
 

@@ -104,7 +104,7 @@ class CanvasFrame(OnePiece):
                 say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
             ),
             joins,
-            (*stretching_parts(desk),),
+            tuple(stretching_parts(desk)),
             back=options.back or "vented paper",
             goes_in="lay the piece in, even all round, and fasten it",
             effort="clips off, and the canvas comes out",

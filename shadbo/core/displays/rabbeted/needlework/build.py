@@ -68,7 +68,7 @@ class NeedleworkFrame(OnePiece):
             tuple(slabs),
             mount,
             s.number(0, flat.mass.unit),
-            lambda f: front_of(desk, flat, placed, "textile"),
+            lambda f: front_of(desk, flat, placed, "textile", "piece"),
             (
                 say(desk.mark, "border {}", border),
                 say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),

@@ -70,7 +70,7 @@ class TwoPanes(OnePiece):
             tuple(lying(slabs, flat, placed)),
             mount,
             s.number(0, flat.mass.unit),
-            lambda f: front_of(desk, flat, placed, "glass", both_sides=True, behind="back_pane"),
+            lambda f: front_of(desk, flat, placed, "glass", "back_pane", both_sides=True),
             (
                 say(desk.mark, "border {}", s["border.least"]),
                 say(desk.mark, "outside {}", sizes(desk.mark, s["frame.outside_width"], s["frame.outside_height"])),
