@@ -44,7 +44,7 @@ def test_weeks_show_each_jobs_day_and_why(page: Page, crew: None):
     expect(shirt).to_contain_text("on order until")
     shirt.press("Enter")
     expect(shirt).to_have_attribute("aria-expanded", "true")
-    expect(jobs).to_contain_text("Cut the rails")
+    expect(jobs).to_contain_text("Hand it over")
     expect(drawing.locator(".lit")).not_to_have_count(0)
     assert axe(page) == []
     drawing.locator(".flag[data-key='101'] text").click()

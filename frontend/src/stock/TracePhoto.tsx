@@ -42,6 +42,9 @@ export function TracePhoto({ home, onTraced, onClose }: Props) {
       })
       .catch((e: unknown) => setWrong({ marks: words(e) }));
   }, [home]);
+  useEffect(() => {
+    if (photo) plate.current?.focus();
+  }, [photo]);
   const all = tracer !== null && marks.length === tracer.spots.length;
   const perSeen = () => size[0] / (plate.current?.getBoundingClientRect().width || size[0] || 1);
   // biome-ignore lint/correctness/useExhaustiveDependencies: asked again for every mark and every size
@@ -78,7 +81,6 @@ export function TracePhoto({ home, onTraced, onClose }: Props) {
         setPhoto(String(reader.result));
         setMarks([]);
         setWrong({});
-        requestAnimationFrame(() => plate.current?.focus());
       };
       image.onerror = () => setWrong({ photo: "this is not a photograph that can be shown: a JPEG or PNG" });
       image.src = String(reader.result);
