@@ -1,11 +1,13 @@
 """The schedule: what is true of every one, and what single cases come to."""
 
 import datetime as dt
+import re
 from dataclasses import replace
-from itertools import pairwise
+from itertools import combinations, pairwise
 
 import pytest
 from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from shadbo.core.schedule.drawn import draw_weeks
 from shadbo.core.schedule.hours import Hand, end_of_day, stretches
@@ -14,6 +16,8 @@ from shadbo.core.schedule.reasons import chain, reason
 from shadbo.core.schedule.schedule import Case, again, schedule
 from shadbo.core.schedule.table import House
 from shadbo.core.schedule.views import next_day, promise_of, ready_views, rings_of, summary, today_view
+from shadbo.core.shapes.polygon import box_of, overlap
+from shadbo.core.shapes.rings import rect
 from shadbo.core.shop.calendar import Calendar, Shut, parse_hours
 from shadbo.core.shop.crew import Worker
 from tests.core.schedule_cases import NOW, case, cases, faults, house, houses, outlines, task
@@ -245,3 +249,21 @@ def test_what_is_overdue_has_its_flag_even_where_today_is_over():
     drawn = draw_weeks(s)
     for number in (101, 102):
         assert f'class="flag" data-key="{number}"' in drawn
+
+
+@given(
+    st.lists(st.integers(-6, 9), min_size=1, max_size=24),
+    st.integers(0, 100),
+)
+def test_no_flag_covers_another_however_many_are_promised_for_a_day_or_overdue(days: list[int], hours: int):
+    cases = [case(101 + n, task(0, 20), due=due) for n, due in enumerate(days)]
+    drawn = draw_weeks(schedule(cases, house("a"), NOW + dt.timedelta(hours=hours)))
+    height = float(re.findall(r'viewBox="0 0 \S+ (\S+)"', drawn)[0])
+    boxes = []
+    for flag in re.findall(r'<g class="flag".*?</g>', drawn):
+        ring = next(d for d in re.findall(r'<path d="([^"]*)"', flag) if d.endswith("Z"))
+        dots = [(float(x), float(y)) for x, y in re.findall(r"(-?[\d.]+)[ ,](-?[\d.]+)", ring)]
+        boxes.append(box_of(dots))
+        assert boxes[-1][3] < height
+    assert len(boxes) >= sum(due <= 0 for due in days)
+    assert all(overlap(rect(*one), rect(*other)) == 0 for one, other in combinations(boxes, 2))

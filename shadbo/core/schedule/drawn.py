@@ -6,7 +6,6 @@ ends, hatched by what is in hand.
 
 import datetime as dt
 from collections.abc import Iterator, Sequence
-from itertools import groupby
 
 from shadbo.core.build.assembly import Dot, Hatch
 from shadbo.core.dataclass import dataclass
@@ -27,6 +26,8 @@ from shadbo.core.steps.step import Stuff
 TOP, ROW, BLOCK = 34.0, 56.0, 34.0
 LANE, MOST_LANES = 24.0, 7
 MITRE, NARROW = 4.0, 20.0
+FLAG, FLAG_ROW = 37.0, 20.0
+"""How wide a flag is, and from one row of them to the next."""
 LINE = "#d8d0bc"
 STOP, CAUTION = "#9c1c1c", "#7a4a00"
 HATCHES: dict[Stuff, Hatch] = {"piece": "textile", "wood": "wood", "paper": "mat", "glass": "glass"}
@@ -41,14 +42,15 @@ def draw_weeks(s: Schedule) -> str:
     waits = _lanes(list(_waits(s, days)))
     low = TOP + 20 + ROW * max(len(s.house.hands), 1)
     flags = low + LANE * (min(len({n for n, _ in waits}), MOST_LANES) + 1)
-    height = flags + 72
-    paper = Paper(PAPER.name, PAPER.width, height, PAPER.keep)
+    promised = list(_flags(s, days))
+    bottom = flags + max(62.0, FLAG_ROW * (1 + max((f.row for f in promised), default=0)) + 2)
+    paper = Paper(PAPER.name, PAPER.width, bottom + 10, PAPER.keep)
     groups = [
-        *_grid(s, days, flags + 62),
+        *_grid(s, days, bottom),
         *(g for n, hand in enumerate(s.house.hands) for g in _row(s, days, hand, TOP + 20 + ROW * n)),
         *_waiting(waits, low),
-        *_promised(s, days, flags),
-        *_now(s, days, flags + 62),
+        *_promised(s, promised, flags, bottom),
+        *_now(s, days, bottom),
     ]
     sheet = Sheet2D(paper, Fit(1, 0, 0), groups, " ".join(_sentences(s)))
     return write_svg(sheet, f"The work of {len(days.columns)} days")
@@ -178,32 +180,48 @@ def _waiting(waits: Sequence[tuple[int, Wait]], top: float) -> Iterator[Group]:
         yield Group(str(w.job), "wait", marks)
 
 
-def _promised(s: Schedule, days: Days, y: float) -> Iterator[Group]:
-    """A flag for each job at the end of the day that it is promised for; those of one day one above the other."""
+@dataclass(frozen=True, slots=True)
+class Flag:
+    """The flag of a job: where its left edge stands, and in which row."""
+
+    left: float
+    row: int
+    job: int
+
+
+def _flags(s: Schedule, days: Days) -> Iterator[Flag]:
+    """A flag for each job at the end of the day that it is promised for, or of today where that is gone.
+
+    Each stands in the first row where it covers no other, so that those of one day stand one above the other.
+    """
+    ends: list[float] = []
+    due = ((days.of(max(c.due, s.today)), c.due, n) for n, c in s.cases.items() if c.due is not None)
+    for x, _, job in sorted((x, day, n) for x, day, n in due if x is not None):
+        left = x - FLAG - 3
+        row = next((n for n, end in enumerate(ends) if end <= left), len(ends))
+        ends[row : row + 1] = [left + FLAG]
+        yield Flag(left - 3 * (row % 3), row, job)
+
+
+def _promised(s: Schedule, flags: Sequence[Flag], y: float, bottom: float) -> Iterator[Group]:
     yield Group("", "hand", (_label((0, y + 17), "Promised", bold=True, size=16.0),))
-    due = sorted((c.due, n) for n, c in s.cases.items() if c.due is not None)
-    for day, jobs in groupby(due, key=lambda x: x[0]):
-        x = days.of(max(day, s.today))
-        if x is None:
-            continue
-        numbers = [n for _, n in jobs]
-        for k, number in enumerate(numbers):
-            kind = promise_of(s, number)
-            tone = {"late": STOP, "close": CAUTION}.get(kind, "#fcfbf5")
-            colour = "#ffffff" if kind in ("late", "close") else SOFT if kind == "not planned" else INK
-            left = x - 40 - 3 * (k % 3)
-            top = y + 20 * (k % 3)
-            ring = ((left, top), (left + 37, top), (left + 32, top + 9), (left + 37, top + 18), (left, top + 18))
-            edge = Stroke(SOFT, 1.0, "3 2") if kind == "not planned" else Stroke(INK, 1.0)
-            yield Group(
-                str(number),
-                "flag",
-                (
-                    Path(((left, top), (left, y + 62)), Stroke(INK, 1.0)),
-                    Path(ring, edge, True, "", tone),
-                    _label((left + 4, top + 14), str(number), size=14.5, colour=colour),
-                ),
-            )
+    for flag in flags:
+        kind = promise_of(s, flag.job)
+        tone = {"late": STOP, "close": CAUTION}.get(kind, "#fcfbf5")
+        colour = "#ffffff" if kind in ("late", "close") else SOFT if kind == "not planned" else INK
+        left, top = flag.left, y + FLAG_ROW * flag.row
+        right = left + FLAG
+        ring = ((left, top), (right, top), (right - 5, top + 9), (right, top + 18), (left, top + 18))
+        edge = Stroke(SOFT, 1.0, "3 2") if kind == "not planned" else Stroke(INK, 1.0)
+        yield Group(
+            str(flag.job),
+            "flag",
+            (
+                Path(((left, top), (left, bottom)), Stroke(INK, 1.0)),
+                Path(ring, edge, True, "", tone),
+                _label((left + 4, top + 14), str(flag.job), size=14.5, colour=colour),
+            ),
+        )
 
 
 def _sentences(s: Schedule) -> Iterator[str]:
