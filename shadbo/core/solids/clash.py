@@ -27,7 +27,7 @@ def clashes(space: Space) -> list[Clash]:
     Boxes are compared first; most pairs end there. Outlines with holes or slants are cut by a geometry library.
     """
     fixed, laid, bite, gives = space.fixed, space.laid, space.bites, space.gives
-    may = space.near & (space.shared[:, :, 2] > EPS_MM) & (space.owner[:, None] < space.owner)
+    may = space.near & (space.shared[2] > EPS_MM) & (space.owner[:, None] < space.owner)
     may &= ~(gives[:, None] | gives)
     may &= ~(fixed[:, None] & fixed) & ~(laid[:, None] & laid) & (bite[:, None] == bite)
     worst: dict[tuple[int, int], tuple[float, bool]] = {}
@@ -45,7 +45,7 @@ def _shared(space: Space, i: int, j: int) -> tuple[float, bool] | None:
     if plane is None:
         return None
     p, q = space.prisms[i], space.prisms[j]
-    deep = float(space.shared[i, j, 2])
+    deep = float(space.shared[2, i, j])
     thin = min(p.back_mm - p.front_mm, q.back_mm - q.front_mm)
     return (deep, True) if deep < thin - EPS_MM and deep <= plane else (plane, False)
 

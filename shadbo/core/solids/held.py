@@ -40,11 +40,11 @@ class _Pairs:
         self.column = {n: at for at, n in enumerate(self.others.tolist())}
         at = np.ix_(self.ones, self.others)
         there = space.owner[self.ones][:, None] != space.owner[self.others]
-        shared = space.shared[at]
+        shared = space.shared[:, at[0], at[1]]
         self.flat = there & space.near[at]
-        self.deep = there & (shared[:, :, 2] > EPS_MM)
+        self.deep = there & (shared[2] > EPS_MM)
         beside = self.deep & ~space.holed[at]
-        self.along = tuple(beside & (shared[:, :, 1 - axis] > EPS_MM) for axis in (0, 1))
+        self.along = tuple(beside & (shared[1 - axis] > EPS_MM) for axis in (0, 1))
 
     def bodies(self, pairs: np.ndarray) -> Stops:
         """By body, those that one of its prisms makes such a pair with."""

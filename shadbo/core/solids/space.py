@@ -19,18 +19,23 @@ Box = tuple[float, float, float, float]
 class Space:
     """Bodies in their places, with what each pair of their prisms shares by their boxes.
 
-    ``shared[i, j]`` is how far the boxes of prisms i and j overlap along x, y and depth, in mm; below nothing it is
-    the gap between them. ``near[i, j]`` tells whether they overlap in the front plane, neither in a square hole of
+    ``shared[axis, i, j]`` is how far the boxes of prisms i and j overlap along x, y or depth, in mm; below nothing it
+    is the gap between them. ``near[i, j]`` tells whether they overlap in the front plane, neither in a square hole of
     the other, which is ``holed``. ``owner[i]`` is the index of the body that prism i belongs to. ``square_holes`` are
     the holes along the axes: the prism's number, and the hole's box. ``fixed``, ``stops``, ``laid``, ``bites`` and
-    ``gives`` are yes or no for each prism, of its body.
+    ``gives`` are yes or no for each prism, of its body. Fixings that give way, as staples do, are many and stand in
+    nobody's way: their prisms are ``fine``, with the index of the body, and no part of any pair.
     """
 
     def __init__(self, bodies: Sequence[Body]) -> None:
         self.bodies = tuple(bodies)
         self.prisms: list[Prism] = []
+        self.fine: list[tuple[int, Prism]] = []
         owner: list[int] = []
         for n, body in enumerate(self.bodies):
+            if body.bites and body.gives:
+                self.fine += [(n, prism) for prism in body.prisms]
+                continue
             self.prisms += body.prisms
             owner += [n] * len(body.prisms)
         self.boxes: list[Box] = [box_of(p.ring) for p in self.prisms]
@@ -40,11 +45,12 @@ class Space:
         deep = np.array(spans).reshape(-1, 2)
         self.low = np.column_stack((plane[:, :2], deep[:, :1]))
         self.high = np.column_stack((plane[:, 2:], deep[:, 1:]))
-        self.shared = np.minimum(self.high[:, None], self.high) - np.maximum(self.low[:, None], self.low)
+        low, high = self.low.T.copy(), self.high.T.copy()
+        self.shared = np.minimum(high[:, :, None], high[:, None]) - np.maximum(low[:, :, None], low[:, None])
         self.square_holes = [(n, box_of(h)) for n, p in enumerate(self.prisms) for h in p.holes if is_rect(h)]
-        self.in_hole = self._in_holes()
+        self.in_hole = self.in_holes(self.low, self.high)
         self.holed = self.in_hole | self.in_hole.T
-        shares = (self.shared[:, :, 0] > EPS_MM) & (self.shared[:, :, 1] > EPS_MM)
+        shares = (self.shared[0] > EPS_MM) & (self.shared[1] > EPS_MM)
         self.near = shares & ~self.holed
         told = [(b.fixed, b.stops, b.laid, b.bites, b.gives) for b in self.bodies]
         by_prism = np.array(told, dtype=bool).reshape(-1, 5)[self.owner]
@@ -52,12 +58,12 @@ class Space:
         self._rect = [is_rect(p.ring) for p in self.prisms]
         self._shapes: dict[int, Polygon] = {}
 
-    def _in_holes(self) -> np.ndarray:
-        """``[i, j]``: prism j stands in a square hole of prism i."""
-        out = np.zeros((len(self.prisms),) * 2, dtype=bool)
-        low, high = self.low[:, :2] + EPS_MM, self.high[:, :2] - EPS_MM
+    def in_holes(self, low: np.ndarray, high: np.ndarray) -> np.ndarray:
+        """``[i, j]``: the box j, by its least and largest x and y, stands in a square hole of prism i."""
+        out = np.zeros((len(self.prisms), len(low)), dtype=bool)
+        least, most = low[:, :2] + EPS_MM, high[:, :2] - EPS_MM
         for n, hole in self.square_holes:
-            out[n] |= (low >= hole[:2]).all(axis=1) & (high <= hole[2:]).all(axis=1)
+            out[n] |= (least >= hole[:2]).all(axis=1) & (most <= hole[2:]).all(axis=1)
         return out
 
     def shape(self, n: int) -> Polygon:

@@ -30,7 +30,7 @@ def barred(space: Space) -> list[Barred]:
     worst: dict[int, Barred] = {}
     for i, j in pairs_in(space.near & way & loose[:, None] & fixed):
         n = int(space.owner[i])
-        by = float(min(space.shared[i, j, 0], space.shared[i, j, 1]))
+        by = float(min(space.shared[0, i, j], space.shared[1, i, j]))
         if n not in worst or worst[n].by_mm < by:
             worst[n] = Barred(space.bodies[n], space.bodies[int(space.owner[j])], by)
     return list(worst.values())
