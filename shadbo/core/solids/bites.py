@@ -140,7 +140,8 @@ def _lengths(space: Space, fixings: tuple[np.ndarray, np.ndarray], met: np.ndarr
     shared = most - least
     lying = size[:, 0] >= size[:, 1]
     along, across = np.where(lying, shared[:, 0], shared[:, 1]), np.where(lying, shared[:, 1], shared[:, 0])
-    grazes = across * 2 < np.where(lying, size[:, 1], size[:, 0]) - THIN_MM
+    thin = np.where(lying, size[:, 1], size[:, 0])
+    grazes = across * 2 < thin - THIN_MM
     return np.where(upright, shared[:, 2], np.where(grazes, 0.0, along))
 
 
