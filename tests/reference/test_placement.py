@@ -2,6 +2,7 @@
 
 import itertools
 import math
+from concurrent.futures import ThreadPoolExecutor
 
 import pytest
 from hypothesis import given, settings
@@ -118,3 +119,18 @@ def test_a_programme_without_an_end_is_an_error():
 
 def test_sides_that_no_diagonal_allows():
     assert math.isnan(second_diagonal(500, 500, 400, 400, 950))
+
+
+def test_what_was_solved_before_leaves_nothing_behind():
+    """A thread's solver is used again: whatever it solved before, a programme comes out as in a thread of its own."""
+    walls = [(((k, sign),), 9.0) for k in (0, 1) for sign in (1.0, -1.0)]
+    asked = []
+    for n in range(1, 25):
+        slopes = [n * k * 37 % 19 - 9.0 for k in range(1, 7)]
+        rows = [(((0, a), (1, k - 2.5)), 5 + n * k / 7) for k, a in enumerate(slopes)]
+        asked.append((slopes[:2], [*rows, *walls]))
+    wanted = []
+    for cost, rows in asked:
+        with ThreadPoolExecutor(1) as own:
+            wanted.append(own.submit(least, cost, rows).result())
+    assert [least(*one) for one in reversed(asked)] == wanted[::-1]

@@ -1,12 +1,10 @@
 """What a frame offers: mouldings held against a piece, the depth that layers share, what a hanger's screws find."""
 
-from dataclasses import field
-
 from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.boards import FrameProfile
 from shadbo.core.shop.materials import FloaterProfile, PlainStock, Species
-from shadbo.core.words.lengths import Both
+from shadbo.core.words.words import Sentence
 
 Moulding = FloaterProfile | FrameProfile | PlainStock
 
@@ -31,12 +29,12 @@ class Suitability:
     """A moulding of the stock held against this piece: what it would need, and why it fails, if it does."""
 
     profile: Moulding
-    says: Both
-    faults: tuple[Both, ...]
+    says: Sentence
+    faults: tuple[Sentence, ...]
     price: float
     missing_mm: float = 0.0
     ledge_mm: float = 0.0
-    size: Both = field(default_factory=lambda: Both("", ""))
+    size: Sentence = Sentence("")
 
     @property
     def fits(self) -> bool:

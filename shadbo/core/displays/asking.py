@@ -29,9 +29,10 @@ def moulding_row(
     auto = assembly.mouldings[0].profile.name if assembly.mouldings else "none in stock"
     choices = [Choice(None, "The plan chooses", both(auto), decided is None)]
     for held in assembly.mouldings:
-        verdict = held.says if held.fits else say(desk.mark, "; ".join("{}" for _ in held.faults), *held.faults)
+        faults = [fault.said(desk.mark) for fault in held.faults]
+        verdict = say(desk.mark, "; ".join("{}" for _ in faults), *faults) if faults else held.says.said(desk.mark)
         price = f"{desk.shop.currency} {held.price:.2f}"
-        size = held.size
+        size = held.size.said(desk.mark)
         detail = Both(f"{size.mm} · {verdict.mm} · {price}", f"{size.inch} · {verdict.inch} · {price}")
         picked = decided is not None and getattr(decided, "id", "") == held.profile.id
         choices.append(

@@ -9,7 +9,7 @@ from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.materials import HangerKind
 from shadbo.core.stations.answers import KINDS
 from shadbo.core.words.lengths import Both
-from shadbo.core.words.words import both
+from shadbo.core.words.words import both, say
 
 OFFERED = 4
 WAYS: tuple[HangerKind, ...] = ("wire", "straps", "plate")
@@ -43,16 +43,20 @@ def choosing(plan: Plan, seed: int) -> Choosing | None:
 
 
 def _choosings(plan: Plan, seed: int) -> Iterator[Choosing]:
-    a, s, job = plan.assembly, plan.desk.sheet, plan.desk.job
+    a, s, job, mark = plan.assembly, plan.desk.sheet, plan.desk.job, plan.desk.mark
     if a is None:
         return
     depth = [q for q in (s.get("depth.needed"),) if q is not None]
     given = depth or [q for key in ("canvas.depth", "face.wanted", "gap.wanted") if (q := s.get(key)) is not None]
     held = [
-        Offer(h.profile.id, Both(f"{h.profile.name}: {h.size.mm}", f"{h.profile.name}: {h.size.inch}"), h.fits,
-              h.faults[0] if h.faults else both("it takes it"))
+        Offer(
+            h.profile.id,
+            say(mark, "{}: {}", h.profile.name, h.size.said(mark)),
+            h.fits,
+            h.faults[0].said(mark) if h.faults else both("it takes it"),
+        )
         for h in a.mouldings
-    ]  # fmt: skip
+    ]
     if given and _differ(held):
         yield Choosing("choice.moulding", "A moulding of the rack that takes it", tuple(given), _some(held, seed))
     hang = plan.hang

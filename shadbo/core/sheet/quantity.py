@@ -78,6 +78,7 @@ class Quantity:
     __slots__ = (
         "_blame",
         "_reach",
+        "_worst",
         "args",
         "exact",
         "half_width",
@@ -124,6 +125,7 @@ class Quantity:
         self.planned: Quantity | None = None
         self._blame: dict[Quantity, float] | None = None
         self._reach: float | None = None
+        self._worst: float | None = None
 
     def _other(self, other: "Quantity | float", op: str) -> "Quantity":
         if not isinstance(other, Quantity):
@@ -236,7 +238,9 @@ class Quantity:
     @property
     def worst(self) -> float:
         """Worst-case half-width: every source at its limit the wrong way."""
-        return sum(abs(part) for part in self.blame().values())
+        if self._worst is None:
+            self._worst = sum(map(abs, self.blame().values()))
+        return self._worst
 
     @property
     def likely(self) -> float:

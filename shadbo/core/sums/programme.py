@@ -4,6 +4,7 @@ Called through its own Python package: the general front ends cost several times
 placement is worked out at every key press.
 """
 
+import threading
 from collections.abc import Sequence
 
 import highspy
@@ -17,13 +18,23 @@ class _Quiet(highspy.Highs):
 
     def __init__(self) -> None:
         super(highspy.Highs, self).__init__()
+        for option, value in (("output_flag", False), ("threads", 1), ("presolve", "off")):
+            self.setOptionValue(option, value)
+
+
+class _Own(threading.local):
+    """A solver for each thread: to make one takes three times as long as to solve. A new model clears it."""
+
+    def __init__(self) -> None:
+        self.highs = _Quiet()
+
+
+_OWN = _Own()
 
 
 def least(cost: Sequence[float], rows: Sequence[Row]) -> list[float]:
     """Values of free unknowns that keep every row and make the cost least. ArithmeticError when none do."""
-    highs = _Quiet()
-    for option, value in (("output_flag", False), ("threads", 1), ("presolve", "off")):
-        highs.setOptionValue(option, value)
+    highs = _OWN.highs
     n, m, free = len(cost), len(rows), highspy.kHighsInf
     lp = highspy.HighsLp()
     lp.num_col_, lp.num_row_ = n, m

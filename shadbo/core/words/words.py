@@ -18,6 +18,18 @@ class Mm:
 Sayable = Quantity | Mm | Both | str | int | float
 
 
+@dataclass(frozen=True, slots=True)
+class Sentence:
+    """A sentence and what goes into its ``{}`` places, said where somebody reads it."""
+
+    text: str
+    values: tuple[Sayable, ...] = ()
+
+    def said(self, mark: Mark) -> Both:
+        """Its words, lengths to the mark."""
+        return say(mark, self.text, *self.values)
+
+
 def both(text: str) -> Both:
     """The same text in both systems."""
     return Both(text, text)

@@ -6,8 +6,7 @@ from shadbo.core.sheet.quantity import DUST
 from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.shop.boards import FrameProfile
 from shadbo.core.sums.order import order_mm
-from shadbo.core.words.lengths import Both
-from shadbo.core.words.words import Mm, both, say
+from shadbo.core.words.words import Mm, Sentence
 
 
 def slack_mm(desk: Desk, profile: FrameProfile, size_mm: tuple[float, float], room_mm: float) -> float:
@@ -30,30 +29,29 @@ def held_against(
 
     ``room_mm`` is the fit allowance, and what the glazing shrinks by.
     """
-    p, mark, out = desk.practice, desk.mark, []
+    p, out = desk.practice, []
     for profile in desk.stock.frames:
-        faults: list[Both] = []
+        faults: list[Sentence] = []
         spare = profile.rabbet_mm - depth_mm
         if spare < -DUST:
-            faults.append(say(mark, "{} too shallow", Mm(-spare, "up")))
+            faults.append(Sentence("{} too shallow", (Mm(-spare, "up"),)))
         hold = profile.lip_mm - slack_mm(desk, profile, size_mm, room_mm[0]) - room_mm[1]
         if hold < p.hold_caution_mm - DUST:
-            faults.append(both("lip covers too little"))
+            faults.append(Sentence("lip covers too little"))
         wide = 2 * profile.back_wall_mm + room_mm[0]
         order = order_mm(size_mm[0] + wide, size_mm[1] + wide, profile.face_mm)
         missing = max(-spare, 0.0) + max(p.hold_caution_mm - hold, 0.0)
         out.append(
             Suitability(
                 profile,
-                say(mark, "{} over", Mm(max(spare, 0), "down")),
+                Sentence("{} over", (Mm(max(spare, 0), "down"),)),
                 tuple(faults),
                 order / 1000 * profile.price_per_m,
                 missing,
                 0.0,
-                say(
-                    mark,
+                Sentence(
                     "rabbet {}, lip {}, face {}",
-                    *map(Mm, (profile.rabbet_mm, profile.lip_mm, profile.face_mm)),
+                    (Mm(profile.rabbet_mm), Mm(profile.lip_mm), Mm(profile.face_mm)),
                 ),
             )
         )

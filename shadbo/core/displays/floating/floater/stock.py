@@ -14,8 +14,7 @@ from shadbo.core.shop.values import Reading
 from shadbo.core.sums.canvas import CanvasSums
 from shadbo.core.sums.floater import face_position, ledge_spare, pad_made, pads_for
 from shadbo.core.sums.order import order_mm
-from shadbo.core.words.lengths import Both
-from shadbo.core.words.words import Mm, both, say
+from shadbo.core.words.words import Mm, Sentence
 
 Pads = Callable[[Quantity], Sequence[PadStock]]
 
@@ -64,28 +63,27 @@ def suitability(
     )
     screw = screw_length(trial, None, body.ledge_thick, body.pad, canvas.depth)
     pad = wanted.value
-    faults: list[Both] = []
+    faults: list[Sentence] = []
     if pad < -DUST:
-        faults.append(say(desk.mark, "{} too shallow", Mm(-pad, "up")))
+        faults.append(Sentence("{} too shallow", (Mm(-pad, "up"),)))
     if pad > DUST and abs(body.pad.value - pad) > p.face_off_mm + DUST:
-        faults.append(say(desk.mark, "no pads in stock make {}", Mm(pad)))
+        faults.append(Sentence("no pads in stock make {}", (Mm(pad),)))
     if pad >= -DUST and not screw.standard:
-        faults.append(both("no standard screw length fits"))
+        faults.append(Sentence("no standard screw length fits"))
     if ledge_spare(trial.sheet, body.ledge, gap, p.ledge_beyond_gap_mm).value < -DUST:
-        faults.append(both("ledge too narrow for the gap"))
+        faults.append(Sentence("ledge too narrow for the gap"))
     more = 2 * (gap.value + profile.wall_mm)
     order = order_mm(canvas.width.value + more, canvas.height.value + more, profile.wall_mm)
     return Suitability(
         profile,
-        say(desk.mark, "pad {}", Mm(pad)),
+        Sentence("pad {}", (Mm(pad),)),
         tuple(faults),
         order / 1000 * profile.price_per_m,
         max(-pad, 0),
         profile.ledge_mm,
-        say(
-            desk.mark,
+        Sentence(
             "inside {}, wall {}, ledge {} × {}",
-            *map(Mm, (profile.inside_depth_mm, profile.wall_mm, profile.ledge_mm, profile.ledge_thick_mm)),
+            tuple(map(Mm, (profile.inside_depth_mm, profile.wall_mm, profile.ledge_mm, profile.ledge_thick_mm))),
         ),
     )
 

@@ -24,7 +24,7 @@ from shadbo.core.shop.kept import PLAIN_STOCK
 from shadbo.core.shop.materials import PlainStock
 from shadbo.core.sums.canvas import CanvasSums
 from shadbo.core.sums.order import order_mm
-from shadbo.core.words.words import Mm, say
+from shadbo.core.words.words import Mm, Sentence
 
 FALLBACK = PlainStock(id="square", name="square stock, none listed", face_mm=20, height_mm=50)
 LEAST_STRIP_MM = 6.0
@@ -78,19 +78,19 @@ def _held(desk: Desk, canvas: CanvasSums, face_mm: float, gap_mm: float) -> tupl
     out = []
     for stock in desk.stock.plain_stock:
         strip = stock.height_mm - canvas.depth.value - face_mm
-        low = say(desk.mark, "{} too low", Mm(LEAST_STRIP_MM - strip, "up"))
+        low = Sentence("{} too low", (Mm(LEAST_STRIP_MM - strip, "up"),))
         faults = [] if strip >= LEAST_STRIP_MM - DUST else [low]
         more = 2 * (gap_mm + stock.face_mm)
         order = order_mm(canvas.width.value + more, canvas.height.value + more, stock.face_mm)
         out.append(
             Suitability(
                 stock,
-                say(desk.mark, "strips {}", Mm(max(strip, 0))),
+                Sentence("strips {}", (Mm(max(strip, 0)),)),
                 tuple(faults),
                 order / 1000 * stock.price_per_m,
                 max(LEAST_STRIP_MM - strip, 0),
                 1000.0,
-                say(desk.mark, "face {}, height {}", Mm(stock.face_mm), Mm(stock.height_mm)),
+                Sentence("face {}, height {}", (Mm(stock.face_mm), Mm(stock.height_mm))),
             )
         )
     return tuple(sorted(out, key=lambda h: (len(h.faults), h.missing_mm, h.price, h.profile.id)))

@@ -14,7 +14,7 @@ from shadbo.core.sheet.units import MM
 from shadbo.core.shop.boards import FrameProfile
 from shadbo.core.shop.materials import PlainStock
 from shadbo.core.sums.order import order_mm
-from shadbo.core.words.words import Mm, say
+from shadbo.core.words.words import Mm, Sentence
 
 LIP_THICK_MM = 6.0
 
@@ -25,11 +25,11 @@ def boards_of(desk: Desk, size_mm: tuple[float, float], deep_mm: float, cut_mm: 
     for stock in desk.stock.plain_stock:
         lack = max(deep_mm - stock.height_mm, 0.0)
         thin = max(cut_mm + 6 - stock.face_mm, 0.0)
-        faults = [say(desk.mark, "{} too low", Mm(lack, "up"))] if lack > 0 else []
-        faults += [say(desk.mark, "{} too thin for the steps", Mm(thin, "up"))] if thin > 0 else []
+        faults = [Sentence("{} too low", (Mm(lack, "up"),))] if lack > 0 else []
+        faults += [Sentence("{} too thin for the steps", (Mm(thin, "up"),))] if thin > 0 else []
         order = order_mm(size_mm[0] + 2 * stock.face_mm, size_mm[1] + 2 * stock.face_mm, stock.face_mm)
-        size = say(desk.mark, "face {}, height {}", Mm(stock.face_mm), Mm(stock.height_mm))
-        says = say(desk.mark, "{} to rip off", Mm(max(stock.height_mm - deep_mm, 0), "down"))
+        size = Sentence("face {}, height {}", (Mm(stock.face_mm), Mm(stock.height_mm)))
+        says = Sentence("{} to rip off", (Mm(max(stock.height_mm - deep_mm, 0), "down"),))
         price = order / 1000 * stock.price_per_m
         out.append(Suitability(stock, says, tuple(faults), price, lack + thin, 0.0, size))
     return tuple(sorted(out, key=lambda h: (len(h.faults), h.missing_mm, h.price, h.profile.id)))

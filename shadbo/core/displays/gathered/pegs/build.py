@@ -37,8 +37,7 @@ from shadbo.core.solids.slices import Saw
 from shadbo.core.sums.items import Item, item_of
 from shadbo.core.sums.order import order_mm, rail_order
 from shadbo.core.sums.weight import of_bodies
-from shadbo.core.words.lengths import Both
-from shadbo.core.words.words import Mm, both, say, sizes
+from shadbo.core.words.words import Mm, Sentence, both, say, sizes
 
 FALLBACK = PlainStock(id="square", name="square stock, none listed", face_mm=20, height_mm=45)
 CLEAR_MM = 2.0
@@ -228,16 +227,16 @@ def _held(desk: Desk, item: Item, gap_mm: float) -> tuple[Suitability, ...]:
     """Plain stock held against the object: it should be deeper than the object's hold asks, and stiff."""
     out = []
     for stock in desk.stock.plain_stock:
-        faults: list[Both] = []
+        faults: list[Sentence] = []
         least = item.front.value + 2 * CLEAR_MM
         lack = max(least - stock.height_mm, 0.0) + max(18.0 - stock.face_mm, 0.0)
         if lack > 0:
-            faults.append(say(desk.mark, "{} too shallow or slight", Mm(lack, "up")))
+            faults.append(Sentence("{} too shallow or slight", (Mm(lack, "up"),)))
         more = 2 * (gap_mm + stock.face_mm)
         order = order_mm(item.width.value + more, item.height.value + more, stock.face_mm)
         price = order / 1000 * stock.price_per_m
-        size = say(desk.mark, "face {}, depth {}", Mm(stock.face_mm), Mm(stock.height_mm))
-        over = say(desk.mark, "{} deep", Mm(stock.height_mm))
+        size = Sentence("face {}, depth {}", (Mm(stock.face_mm), Mm(stock.height_mm)))
+        over = Sentence("{} deep", (Mm(stock.height_mm),))
         out.append(Suitability(stock, over, tuple(faults), price, lack, 0.0, size))
     return tuple(sorted(out, key=lambda h: (len(h.faults), h.missing_mm, h.price, h.profile.id)))
 
