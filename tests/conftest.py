@@ -7,11 +7,12 @@ import os
 
 from hypothesis import settings
 
-from shadbo.web.settle import settle
+from shadbo.web.settle import load, settle
 from shadbo.work.limits import SHARING
 
 os.environ.setdefault(SHARING, "shared")
 
+load()
 settings.register_profile("shop", deadline=None, max_examples=80, derandomize=True)
 settings.load_profile("shop")
 

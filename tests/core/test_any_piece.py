@@ -102,6 +102,14 @@ def test_every_piece_is_planned_in_every_display_that_suits_it(piece, worth, loo
             assert value(p, "fit.worst_hold") >= p.desk.practice.hold_stop_mm - 1e-6
 
 
+@pytest.mark.parametrize("display", DISPLAYS, ids=lambda d: d.home.kind)
+def test_a_piece_that_does_not_suit_is_planned_all_the_same(display):
+    for what in PIECES:
+        p = plan(job(display.home.kind, what, GIVEN))
+        assert stations(p)[2].answer.mm == p.display.name
+        assert draw(p, "front", "mm").svg.endswith("</svg>")
+
+
 @settings(max_examples=25, deadline=None)
 @given(pieces())
 def test_every_piece_can_be_drawn(piece):
