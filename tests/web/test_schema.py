@@ -1,13 +1,16 @@
 """Every operation, with what its schema allows and what it does not: only answers that are declared, never a 500."""
 
+import json
 import os
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
+from pathlib import Path
 
 import pytest
 import schemathesis
 from hypothesis import HealthCheck, settings
 from schemathesis import Case
 from schemathesis.checks import not_a_server_error
+from schemathesis.pytest.lazy import get_all_tests
 from schemathesis.specs.openapi.checks import (
     content_type_conformance,
     response_schema_conformance,
@@ -31,14 +34,19 @@ CHECKS = [
 LOCAL = "http://127.0.0.1"
 EXAMPLES = int(os.environ.get("SHADBO_SCHEMA_EXAMPLES", "3"))
 
-app = create_app(None, unlocked=True)
-schema = schemathesis.openapi.from_dict(app.openapi())
-schema.app = app
+LIGHTLY = settings(max_examples=EXAMPLES, deadline=None, suppress_health_check=list(HealthCheck))
+DOCUMENT = json.loads((Path(__file__).parents[2] / "frontend/openapi.json").read_text(encoding="utf-8"))
+"""As it is committed, which another test holds to what the application says: read quickly by who only collects."""
+OPERATIONS = [(method.upper(), path) for path, methods in DOCUMENT["paths"].items() for method in methods]
 
 
 @pytest.fixture(scope="session")
-def filled() -> Iterator[str]:
-    """A database of its own, with jobs and people, and a cutter; once a process. Yields the cutter's address."""
+def asked() -> Iterator[dict[tuple[str, str], Callable[[], None]]]:
+    """What asks each operation, by method and path: on a database with jobs and people, and a cutter.
+
+    Made once a process, and only where such a test is run: the cases take seconds to be thought out.
+    """
+    app = create_app(None, unlocked=True)
     cutter = Cutter(pace=1000)
     cutter.begin()
     with fresh_database("schema") as (_, engine):
@@ -48,18 +56,18 @@ def filled() -> Iterator[str]:
             People(s, "here").add("Hedda Sorrel", "owner")
             for n in range(3):
                 Jobs(s, "here").make(job(), f"made-{n}")
-        with cutter:
-            yield cutter.url
+        with cutter, pytest.MonkeyPatch.context() as patch:
+            patch.setenv(CUTTER, cutter.url)
+            schema = schemathesis.openapi.from_dict(app.openapi())
+            schema.app = app
+            found = get_all_tests(schema=schema, test_func=answers_as_declared, settings=LIGHTLY, given_kwargs={})
+            yield {(operation.method.upper(), operation.path): run for operation, run in (x.ok() for x in found)}
 
 
-@pytest.fixture
-def served(filled: str, monkeypatch: pytest.MonkeyPatch) -> None:
-    """The cutter is known for as long as a test runs."""
-    monkeypatch.setenv(CUTTER, filled)
-
-
-@pytest.mark.usefixtures("served")
-@schema.parametrize()
-@settings(max_examples=EXAMPLES, deadline=None, suppress_health_check=list(HealthCheck))
-def test_every_operation_answers_as_declared(case: Case):
+def answers_as_declared(case: Case) -> None:
     case.call_and_validate(base_url=LOCAL, checks=CHECKS)
+
+
+@pytest.mark.parametrize(("method", "path"), OPERATIONS)
+def test_every_operation_answers_as_declared(asked, method: str, path: str):
+    asked[method, path]()
