@@ -5,6 +5,7 @@ The tests keep every core busy all the time: heavy work takes its share beside t
 
 import os
 
+import pytest
 from hypothesis import settings
 
 from shadbo.web.settle import load, settle
@@ -19,3 +20,10 @@ settings.load_profile("shop")
 
 def pytest_collection_finish() -> None:
     settle()
+
+
+def pytest_terminal_summary(terminalreporter: pytest.TerminalReporter) -> None:
+    """What a test met that was run again: it passed then, and would be forgotten."""
+    for report in terminalreporter.stats.get("rerun", ()):
+        terminalreporter.section(f"run again: {report.nodeid}", "_")
+        terminalreporter.write_line("\n".join(report.longreprtext.splitlines()[-40:]))
