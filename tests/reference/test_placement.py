@@ -12,7 +12,7 @@ from shapely import LineString, Point, Polygon
 from shapely.affinity import rotate, translate
 
 from shadbo.core.drawing.outlines import seen_of
-from shadbo.core.sums.programme import least
+from shadbo.core.sums.programme import Row, least
 from shadbo.core.sums.square import second_diagonal
 from tests.making import DEEP, canvas, job, plan, reading, shop
 
@@ -123,11 +123,11 @@ def test_sides_that_no_diagonal_allows():
 
 def test_what_was_solved_before_leaves_nothing_behind():
     """A thread's solver is used again: whatever it solved before, a programme comes out as in a thread of its own."""
-    walls = [(((k, sign),), 9.0) for k in (0, 1) for sign in (1.0, -1.0)]
+    walls: list[Row] = [(((k, sign),), 9.0) for k in (0, 1) for sign in (1.0, -1.0)]
     asked = []
     for n in range(1, 25):
         slopes = [n * k * 37 % 19 - 9.0 for k in range(1, 7)]
-        rows = [(((0, a), (1, k - 2.5)), 5 + n * k / 7) for k, a in enumerate(slopes)]
+        rows: list[Row] = [(((0, a), (1, k - 2.5)), 5 + n * k / 7) for k, a in enumerate(slopes)]
         asked.append((slopes[:2], [*rows, *walls]))
     wanted = []
     for cost, rows in asked:

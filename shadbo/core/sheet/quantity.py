@@ -127,32 +127,32 @@ class Quantity:
         self._reach: float | None = None
         self._worst: float | None = None
 
-    def _other(self, other: "Quantity | float", op: str) -> "Quantity":
-        if not isinstance(other, Quantity):
-            other = Quantity(self.sheet, float(other), ONE)
-        if op in "+−" and other.unit != self.unit:
-            raise TypeError(f"{unit_name(self.unit) or '1'} {op} {unit_name(other.unit) or '1'}: units differ")
-        return other
+    def _differ(self, other: "Quantity", op: str) -> TypeError:
+        return TypeError(f"{unit_name(self.unit) or '1'} {op} {unit_name(other.unit) or '1'}: units differ")
 
     def __add__(self, other: "Quantity | float") -> "Quantity":
-        b = self._other(other, "+")
+        b = other if isinstance(other, Quantity) else Quantity(self.sheet, float(other), ONE)
+        if b.unit != self.unit:
+            raise self._differ(b, "+")
         return Quantity(self.sheet, self.value + b.value, self.unit, "+", (self, b), (1.0, 1.0))
 
     def __sub__(self, other: "Quantity | float") -> "Quantity":
-        b = self._other(other, "−")
+        b = other if isinstance(other, Quantity) else Quantity(self.sheet, float(other), ONE)
+        if b.unit != self.unit:
+            raise self._differ(b, "−")
         return Quantity(self.sheet, self.value - b.value, self.unit, "−", (self, b), (1.0, -1.0))
 
     def __mul__(self, other: "Quantity | float") -> "Quantity":
-        b = self._other(other, "×")
-        u = combine(self.unit, b.unit, 1)
+        b = other if isinstance(other, Quantity) else Quantity(self.sheet, float(other), ONE)
+        u = self.unit if b.unit == ONE else combine(self.unit, b.unit, 1)
         return Quantity(self.sheet, self.value * b.value, u, "×", (self, b), (b.value, self.value))
 
     def __rmul__(self, factor: float) -> "Quantity":
-        return self._other(factor, "×") * self
+        return Quantity(self.sheet, float(factor), ONE) * self
 
     def __truediv__(self, other: "Quantity | float") -> "Quantity":
-        b = self._other(other, "÷")
-        u = combine(self.unit, b.unit, -1)
+        b = other if isinstance(other, Quantity) else Quantity(self.sheet, float(other), ONE)
+        u = self.unit if b.unit == ONE else combine(self.unit, b.unit, -1)
         if abs(b.value) < 1e-12:
             self.sheet.broken.append(Broken("divided by nothing", (self, b)))
             value = math.copysign(FAR, self.value) if self.value else 0.0

@@ -1,16 +1,15 @@
 """What is let into others: screws and dowels as bodies, and what each of them passes through."""
 
-from collections.abc import Iterable
+from collections.abc import Collection, Iterable
 
 import numpy as np
 from shapely import box as rectangle
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.plane import Dot
-from shadbo.core.shapes.polygon import box_of
 from shadbo.core.shapes.rings import rect
 from shadbo.core.solids.body import Body, Prism
-from shadbo.core.solids.space import EPS_MM, HAIR_MM, Space, holds_dot
+from shadbo.core.solids.space import Box, Space, holds_dot, pairs_in, shared_box
 
 THIN_MM = 1e-3
 LEAST_MM = 1.0
@@ -69,99 +68,58 @@ class Bite:
 
 def bites(space: Space) -> list[Bite]:
     """Every fixing that misses what it is to hold, or goes into what it must not touch."""
-    deep = _met(space)
-    things = [b for b in space.bodies if not b.bites]
+    fixings = [(n, body) for n, body in enumerate(space.bodies) if body.bites]
+    things = [(n, body) for n, body in enumerate(space.bodies) if not body.bites]
+    wanted = {x for _, fixing in fixings for x in fixing.into}
+    meant = {x: [n for n, b in things if b.id == x or b.id.startswith(f"{x}-")] for x in wanted}
+    soft = {n for n, b in things if b.hatch in SOFT and not b.gives}
+    deep = _met(space, soft.union(*meant.values()))
     out = []
-    for at, fixing in enumerate(space.bodies):
-        if not fixing.bites:
-            continue
-        found = [(space.bodies[j], by) for j, by in deep.get(at, {}).items()]
-        for b, by in found:
-            if by > LEAST_MM and b.hatch in SOFT and not b.gives and not any(_is(b.id, x) for x in fixing.into):
-                out.append(Bite(fixing, b.name, by, False))
-        for wanted in fixing.into:
-            if max((by for b, by in found if _is(b.id, wanted)), default=0.0) < LEAST_MM:
-                said = next((b.name for b in things if _is(b.id, wanted)), wanted)
+    for at, fixing in fixings:
+        met = deep.get(at, {})
+        for thing, by in met.items():
+            if by > LEAST_MM and thing in soft and not any(thing in meant[x] for x in fixing.into):
+                out.append(Bite(fixing, space.bodies[thing].name, by, False))
+        for x in fixing.into:
+            if max((met.get(thing, 0.0) for thing in meant[x]), default=0.0) < LEAST_MM:
+                said = space.bodies[meant[x][0]].name if meant[x] else x
                 out.append(Bite(fixing, said, 0.0, True))
     return out
 
 
-def _is(id_: str, wanted: str) -> bool:
-    return id_ == wanted or id_.startswith(f"{wanted}-")
-
-
-def _met(space: Space) -> dict[int, dict[int, float]]:
-    """By fixing, how far it goes at most into each thing that it meets; both by their place in the space."""
-    own, others = space.bites.nonzero()[0], (~space.bites).nonzero()[0]
-    fine = np.array([(*box_of(p.ring), p.front_mm, p.back_mm) for _, p in space.fine]).reshape(-1, 6)
-    low = np.concatenate((space.low[own], fine[:, (0, 1, 4)]))
-    high = np.concatenate((space.high[own], fine[:, (2, 3, 5)]))
-    owner = [*space.owner[own].tolist(), *(n for n, _ in space.fine)]
-    free = np.minimum(high[:, None], space.high[others]) - np.maximum(low[:, None], space.low[others])
-    near = (free > (EPS_MM, EPS_MM, 0.0)).all(axis=2) & ~space.in_holes(low, high)[others].T
-    ones, columns = near.nonzero()
-    met = others[columns]
-    by = _lengths(space, (low[ones], high[ones]), met)
+def _met(space: Space, things: Collection[int]) -> dict[int, dict[int, float]]:
+    """By fixing, how far it goes at most into each of these things; both by their place in the space."""
+    of = np.array([n in things for n in range(len(space.bodies))], dtype=bool)[space.owner]
+    may = space.near & (space.shared[2] > 0) & space.bites[:, None] & of
+    found = [(int(space.owner[i]), space.prisms[i], space.boxes[i], j) for i, j in pairs_in(may)]
+    if space.fine:
+        others = of.nonzero()[0]
+        found += [(*space.fine[i], int(others[j])) for i, j in pairs_in(space.fine_near(others))]
     out: dict[int, dict[int, float]] = {}
-    for one, thing, mm in zip(ones.tolist(), space.owner[met].tolist(), by.tolist(), strict=True):
-        if mm > 0:
-            of = out.setdefault(owner[one], {})
-            of[thing] = max(of.get(thing, 0.0), mm)
+    for owner, prism, box, j in found:
+        by = _shared_mm(space, prism, box, j)
+        if by > 0:
+            thing, met = int(space.owner[j]), out.setdefault(owner, {})
+            met[thing] = max(met.get(thing, 0.0), by)
     return out
 
 
-def _lengths(space: Space, fixings: tuple[np.ndarray, np.ndarray], met: np.ndarray) -> np.ndarray:
-    """How far each fixing, by the least and largest corner of its box, goes into a prism, along its longest side.
-
-    One along the depth goes in where its middle line does; another as far as the outline is in its way, and not at
-    all where it only grazes the edge.
-    """
-    (low, high), met_low, met_high = fixings, space.low[met], space.high[met]
-    size = high - low
-    upright = size[:, 2] > size[:, :2].min(axis=1) + THIN_MM
-    least, most = np.maximum(low, met_low), np.minimum(high, met_high)
-    middle = (low + high)[:, :2] / 2
-    # The corners of what lies within both boxes; of one along the depth, its middle line in place of each.
-    near = np.where(upright[:, None], middle, least[:, :2] + HAIR_MM)
-    far = np.where(upright[:, None], middle, most[:, :2] - HAIR_MM)
-    within = _within(space, met, near, far)
-    for n in (~within).nonzero()[0].tolist():
-        prism = space.prisms[met[n]]
-        if len(prism.ring) == 4 and not prism.holes and upright[n]:
-            most[n] = least[n]
-        elif upright[n]:
-            at = (float(middle[n, 0]), float(middle[n, 1]))
-            if not space.holds(met[n], at) or any(holds_dot(h, at) for h in prism.holes):
-                most[n] = least[n]
-        else:
-            both = rectangle(*low[n, :2], *high[n, :2]).intersection(space.shape(met[n]))
-            bounds = (0.0, 0.0, 0.0, 0.0) if both.is_empty else both.bounds
-            least[n, :2], most[n, :2] = bounds[:2], bounds[2:]
-    shared = most - least
-    lying = size[:, 0] >= size[:, 1]
-    along, across = np.where(lying, shared[:, 0], shared[:, 1]), np.where(lying, shared[:, 1], shared[:, 0])
-    thin = np.where(lying, size[:, 1], size[:, 0])
-    grazes = across * 2 < thin - THIN_MM
-    return np.where(upright, shared[:, 2], np.where(grazes, 0.0, along))
-
-
-def _within(space: Space, met: np.ndarray, near: np.ndarray, far: np.ndarray) -> np.ndarray:
-    """Whether a rectangle, by two corners, lies in the prism that is met, as far as four sides without a hole tell.
-
-    A corner lies inside where a line from it to the right crosses the outline an odd number of times.
-    """
-    rings, whole = np.zeros((len(space.prisms), 4, 2)), np.zeros(len(space.prisms), dtype=bool)
-    for n in set(met.tolist()):
-        prism = space.prisms[n]
-        if len(prism.ring) == 4 and not prism.holes:
-            rings[n], whole[n] = prism.ring, True
-    begin = rings[met][:, None]
-    end = begin[:, :, (1, 2, 3, 0)]
-    x = np.column_stack((near[:, 0], far[:, 0], far[:, 0], near[:, 0]))[:, :, None]
-    y = np.column_stack((near[:, 1], near[:, 1], far[:, 1], far[:, 1]))[:, :, None]
-    over = (begin[..., 1] > y) != (end[..., 1] > y)
-    with np.errstate(divide="ignore", invalid="ignore"):
-        slope = (end[..., 0] - begin[..., 0]) / (end[..., 1] - begin[..., 1])
-        crossed = over & (x < begin[..., 0] + (y - begin[..., 1]) * slope)
-    inside: np.ndarray = whole[met] & (crossed.sum(axis=2) % 2 == 1).all(axis=1)
-    return inside
+def _shared_mm(space: Space, p: Prism, box: Box, j: int) -> float:
+    """How far a fixing's prism goes into another one, along its longest side."""
+    q = space.prisms[j]
+    left, low, right, high = box
+    wide, tall, long = right - left, high - low, p.back_mm - p.front_mm
+    if long > min(wide, tall) + THIN_MM:  # along the depth: its middle line stands in the other's outline, or beside
+        middle = ((left + right) / 2, (low + high) / 2)
+        inside = space.holds(j, middle) and not any(holds_dot(h, middle) for h in q.holes)
+        return min(p.back_mm, q.back_mm) - max(p.front_mm, q.front_mm) if inside else 0.0
+    a, b, c, d = shared_box(box, space.boxes[j])
+    if not space.covers(j, (a, b, c, d)):
+        both = rectangle(left, low, right, high).intersection(space.shape(j))
+        if both.is_empty:
+            return 0.0
+        a, b, c, d = both.bounds
+    across, thin = (d - b, tall) if wide >= tall else (c - a, wide)
+    if across * 2 < thin - THIN_MM:
+        return 0.0  # it only grazes the edge
+    return float(c - a) if wide >= tall else float(d - b)
