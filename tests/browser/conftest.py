@@ -80,12 +80,18 @@ def chromium(playing: Playwright) -> Iterator[Browser]:
     browser.close()
 
 
+def clear(session: Session) -> None:
+    """Take all jobs off the rack. The server may be at many of them yet: neither waits for rows of the other's."""
+    session.execute(text("lock table jobs in share row exclusive mode"))
+    session.execute(text("delete from jobs"))
+    session.execute(text("update workshops set last_job = 100"))
+
+
 @pytest.fixture
 def empty(database: tuple[str, Engine]) -> None:
     """A rack without jobs."""
     with Session(database[1]) as s, s.begin():
-        s.execute(text("delete from jobs"))
-        s.execute(text("update workshops set last_job = 100"))
+        clear(s)
 
 
 @pytest.fixture(scope="session")
@@ -93,8 +99,7 @@ def demo_rows(database: tuple[str, Engine]) -> tuple[str, ...]:
     """The rows of the demo jobs, made once and kept in tables of their own."""
     tables = ("jobs", "revisions")
     with Session(database[1]) as s, s.begin():
-        s.execute(text("delete from jobs"))
-        s.execute(text("update workshops set last_job = 100"))
+        clear(s)
         for n, job in enumerate(demo_jobs()):
             Jobs(s, "netloft").make(job, f"demo-{n}")
         s.flush()

@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 from shadbo.core.shop.shop import Shop
 from shadbo.demo.autumn import autumn
 from shadbo.store.jobs import Jobs
-from tests.browser.conftest import axe
+from tests.browser.conftest import axe, clear
 from tests.core.schedule_cases import NOW
 
 
@@ -27,7 +27,7 @@ def finished(database: tuple[str, Engine], empty: None) -> Iterator[None]:
             jobs.save(made.id, made.version, one.edits, f"worked-{n:02}")
     yield
     with Session(database[1]) as s, s.begin():
-        s.execute(text("delete from jobs"))
+        clear(s)
         s.execute(text("update workshops set shop = jsonb_set(shop, '{practice,pace_times}', '1.0')"))
         s.execute(text("delete from shop_revisions"))
 

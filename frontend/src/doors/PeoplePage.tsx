@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import {
   api,
   type Crew,
@@ -11,6 +11,7 @@ import {
 } from "../api/client";
 import { longDay, timeOf } from "../ui/dates";
 import { Field } from "../ui/Field";
+import { useFetched } from "../ui/useFetched";
 import { HoursForm } from "./HoursForm";
 import { useDoors } from "./here";
 import { PageHeader } from "./PageHeader";
@@ -18,25 +19,28 @@ import { PageHeader } from "./PageHeader";
 type PersonRole = "owner" | "framer" | "apprentice";
 const ROLES: PersonRole[] = ["owner", "framer", "apprentice"];
 
+const askCrew = () => got(api.GET("/api/people"));
+const askHours = () => got(api.GET("/api/people/hours"));
+
 /** Who works here and what they may do; the tablets on the benches; the codes that let them in. */
 export function PeoplePage() {
   const { may } = useDoors();
-  const [crew, setCrew] = useState<Crew | null>(null);
+  const { view: crew, trouble: crewLost, load: loadCrew } = useFetched<Crew>(askCrew);
+  const {
+    view: hours,
+    setView: setHours,
+    trouble: hoursLost,
+    load: loadHours,
+  } = useFetched<CrewHours[]>(askHours);
   const [code, setCode] = useState<GivenCode | null>(null);
   const [trouble, setTrouble] = useState("");
-  const [hours, setHours] = useState<CrewHours[]>([]);
-  const load = useCallback(() => {
-    got(api.GET("/api/people/hours"))
-      .then(setHours)
-      .catch((e: unknown) => setTrouble(words(e)));
-    got(api.GET("/api/people"))
-      .then(setCrew)
-      .catch((e: unknown) => setTrouble(words(e)));
-  }, []);
+  const load = () => {
+    loadHours();
+    loadCrew();
+  };
   useEffect(() => {
     document.title = "People · Shadbo";
-    load();
-  }, [load]);
+  }, []);
   const then = async (asked: Promise<unknown>) => {
     setTrouble("");
     try {
@@ -60,7 +64,7 @@ export function PeoplePage() {
       <main className="grow">
         <h1 className="py-5 text-3xl font-extrabold">At the benches</h1>
         <p role="alert" className="text-stop empty:hidden">
-          {trouble}
+          {trouble || crewLost || hoursLost}
         </p>
         {code && <CodeShown given={code} done={() => setCode(null)} />}
         <div className="grid items-start gap-x-10 gap-y-8 lg:grid-cols-[1fr_20rem]">
@@ -80,7 +84,7 @@ export function PeoplePage() {
                   ) : (
                     <span className="small-caps">{p.role}</span>
                   )}
-                  {hours
+                  {(hours ?? [])
                     .filter((h) => h.id === p.id)
                     .map((h) => (
                       <HoursForm
@@ -88,7 +92,9 @@ export function PeoplePage() {
                         of={h}
                         name={p.name}
                         may={may("practice")}
-                        onSet={(now) => setHours((all) => all.map((x) => (x.id === now.id ? now : x)))}
+                        onSet={(now) =>
+                          setHours((all) => (all ?? []).map((x) => (x.id === now.id ? now : x)))
+                        }
                       />
                     ))}
                 </li>

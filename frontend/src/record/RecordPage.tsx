@@ -1,27 +1,28 @@
-import { useEffect, useState } from "react";
+import { useCallback, useEffect } from "react";
 import { Link, useParams } from "react-router";
-import { api, got, type RecordView, words } from "../api/client";
+import { api, got, type RecordView } from "../api/client";
 import { Nowhere } from "../app/Nowhere";
 import { useMeasures } from "../app/system";
 import { PageHeader } from "../doors/PageHeader";
 import { longDay } from "../ui/dates";
 import { Frac } from "../ui/Frac";
+import { useFetched } from "../ui/useFetched";
 
 /** The record of a job: as planned against as built, all that was done, by whom; a page to read, and to print. */
 export function RecordPage() {
   const id = Number(useParams().id);
-  const [view, setView] = useState<RecordView | null>(null);
-  const [trouble, setTrouble] = useState("");
+  return Number.isInteger(id) && id > 0 ? <RecordOf id={id} /> : <Nowhere what="There is no such job." />;
+}
+
+function RecordOf({ id }: { id: number }) {
+  const ask = useCallback(
+    () => got(api.GET("/api/jobs/{job_id}/record", { params: { path: { job_id: id } } })),
+    [id],
+  );
+  const { view, trouble } = useFetched<RecordView>(ask);
   useEffect(() => {
-    if (!Number.isInteger(id) || id < 1) return;
-    got(api.GET("/api/jobs/{job_id}/record", { params: { path: { job_id: id } } }))
-      .then((found) => {
-        setView(found);
-        document.title = `Record of ${found.number} · Shadbo`;
-      })
-      .catch((e: unknown) => setTrouble(words(e)));
-  }, [id]);
-  if (!Number.isInteger(id) || id < 1) return <Nowhere what="There is no such job." />;
+    if (view) document.title = `Record of ${view.number} · Shadbo`;
+  }, [view]);
   return (
     <div className="record mx-auto max-w-5xl px-4 pb-10">
       <div className="print:hidden">

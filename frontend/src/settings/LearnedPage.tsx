@@ -5,21 +5,16 @@ import { useMeasures } from "../app/system";
 import { useDoors } from "../doors/here";
 import { PageHeader } from "../doors/PageHeader";
 import { Frac } from "../ui/Frac";
+import { useFetched } from "../ui/useFetched";
 
 /** What the shop's own finished jobs say of its habits; each is set by the framer, or not at all. */
 export function LearnedPage() {
   const { system } = useMeasures();
-  const [view, setView] = useState<LearnedView | null>(null);
-  const [trouble, setTrouble] = useState("");
-  const load = useCallback(() => {
-    got(api.GET("/api/learned", { params: { query: { system } } }))
-      .then(setView)
-      .catch((e: unknown) => setTrouble(words(e)));
-  }, [system]);
+  const ask = useCallback(() => got(api.GET("/api/learned", { params: { query: { system } } })), [system]);
+  const { view, trouble, load } = useFetched<LearnedView>(ask);
   useEffect(() => {
     document.title = "What was learned · Shadbo";
-    load();
-  }, [load]);
+  }, []);
   return (
     <div className="mx-auto flex min-h-dvh max-w-6xl flex-col px-4 pb-10">
       <PageHeader />

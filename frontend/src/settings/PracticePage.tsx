@@ -11,6 +11,7 @@ import {
 import { useMeasures } from "../app/system";
 import { PageHeader } from "../doors/PageHeader";
 import { Frac } from "../ui/Frac";
+import { useFetched } from "../ui/useFetched";
 
 type Level = 1 | 2 | 3;
 const LEVELS: [Level, string][] = [
@@ -44,19 +45,21 @@ export function PracticePage() {
     },
     [system],
   );
-  const begun = useRef(false);
+  const shownIn = useRef(system);
+  shownIn.current = system;
+  const begin = useCallback(async () => {
+    const now = await got(api.GET("/api/exercises"));
+    const body = { level: now.level as Level, system: shownIn.current };
+    return { now, one: await got(api.POST("/api/exercises", { body })) };
+  }, []);
+  const { view: begun, trouble: lost } = useFetched(begin);
   useEffect(() => {
     document.title = "Practice · Shadbo";
-    if (begun.current) return;
-    begun.current = true;
-    got(api.GET("/api/exercises"))
-      .then((p) => {
-        setProgress(p);
-        setLevel(p.level as Level);
-        return next(p.level as Level);
-      })
-      .catch((e: unknown) => setTrouble(words(e)));
-  }, [next]);
+    if (!begun) return;
+    setProgress(begun.now);
+    setLevel(begun.now.level as Level);
+    setGiven(begun.one);
+  }, [begun]);
   useEffect(() => {
     if (given && !marked) first.current?.focus();
   }, [given, marked]);
@@ -103,7 +106,7 @@ export function PracticePage() {
           </fieldset>
         </div>
         <p role="alert" className="text-stop empty:hidden">
-          {trouble}
+          {trouble || lost}
         </p>
         <div className="grid items-start gap-x-10 gap-y-6 lg:grid-cols-[18rem_minmax(0,1fr)_15rem]">
           {given && (

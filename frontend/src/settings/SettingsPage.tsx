@@ -1,39 +1,32 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
-import { api, got, type PracticeView, type Worked, words } from "../api/client";
+import { api, got, type PracticeView, type Worked } from "../api/client";
 import { useMeasures } from "../app/system";
 import { useDoors } from "../doors/here";
 import { PageHeader } from "../doors/PageHeader";
 import { Frac } from "../ui/Frac";
 import { ShopChanges } from "../ui/ShopChanges";
+import { useFetched } from "../ui/useFetched";
 import { AboutForm } from "./AboutForm";
 import { HabitRow } from "./HabitRow";
 
 const ABOUT = "about";
 
 /** The shop's own habits, by the station where they count, each with an example of what it changes. */
+const ask = () => got(api.GET("/api/practice"));
+
 export function SettingsPage() {
-  const [view, setView] = useState<PracticeView | null>(null);
+  const { view, setView, trouble, load } = useFetched<PracticeView>(ask);
   const [group, setGroup] = useState(ABOUT);
   const [open, setOpen] = useState("");
   const [sought, setSought] = useState("");
   const [worked, setWorked] = useState<Worked | null>(null);
-  const [trouble, setTrouble] = useState("");
   const { may } = useDoors();
   const { again } = useMeasures();
   const mayChange = may("practice");
-  const load = useCallback(() => {
-    got(api.GET("/api/practice"))
-      .then((v) => {
-        setView(v);
-        setTrouble("");
-      })
-      .catch((e: unknown) => setTrouble(words(e)));
-  }, []);
   useEffect(() => {
     document.title = "Settings · Shadbo";
-    load();
-  }, [load]);
+  }, []);
   const rows = useMemo(() => {
     const all = view?.groups ?? [];
     const asked = sought.trim().toLowerCase();

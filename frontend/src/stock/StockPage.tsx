@@ -1,37 +1,30 @@
-import { useCallback, useEffect, useRef, useState } from "react";
-import { api, got, newId, plainText, type Rack, words } from "../api/client";
+import { useEffect, useRef, useState } from "react";
+import { api, got, newId, plainText, type Rack } from "../api/client";
 import { useMeasures } from "../app/system";
 import { useDoors } from "../doors/here";
 import { PageHeader } from "../doors/PageHeader";
 import { Frac } from "../ui/Frac";
 import { ShopChanges } from "../ui/ShopChanges";
 import { TableIn } from "../ui/TableIn";
+import { useFetched } from "../ui/useFetched";
 import { ItemEditor } from "./ItemEditor";
 
 const COLUMNS =
   "type, id, name, then what that type has, as a saved table shows; in mm and kg. What has the same id is replaced";
 
 /** What lies in the racks, and a table that adds to it or replaces what has the same id. */
+const ask = () => got(api.GET("/api/stock"));
+
 export function StockPage() {
-  const [all, setAll] = useState<Rack[] | null>(null);
-  const [trouble, setTrouble] = useState("");
+  const { view: all, trouble, load } = useFetched<Rack[]>(ask);
   const [open, setOpen] = useState<{ home: string; id: string } | null>(null);
   // A table whose answer was lost may have been taken in: sent again it is the same change.
   const sent = useRef({ text: "", id: "" });
   const { say } = useMeasures();
   const { may } = useDoors();
-  const load = useCallback(() => {
-    got(api.GET("/api/stock"))
-      .then((racks) => {
-        setAll(racks);
-        setTrouble("");
-      })
-      .catch((e: unknown) => setTrouble(words(e)));
-  }, []);
   useEffect(() => {
     document.title = "Stock · Shadbo";
-    load();
-  }, [load]);
+  }, []);
   return (
     <div className="mx-auto flex min-h-dvh max-w-6xl flex-col px-4 pb-10">
       <PageHeader />

@@ -1,0 +1,47 @@
+import { type Dispatch, type SetStateAction, useCallback, useEffect, useRef, useState } from "react";
+import { Unreachable, words } from "../api/client";
+
+const AGAIN_MS = 3000;
+
+export interface Fetched<T> {
+  view: T | null;
+  setView: Dispatch<SetStateAction<T | null>>;
+  trouble: string;
+  load: () => void;
+}
+
+/** What a page shows, asked for at once, and again until there is a connection; a late answer to an earlier question
+counts for nothing. */
+export function useFetched<T>(ask: () => Promise<T>): Fetched<T> {
+  const [view, setView] = useState<T | null>(null);
+  const [trouble, setTrouble] = useState("");
+  const [lost, setLost] = useState(0);
+  const asked = useRef(0);
+  const load = useCallback(() => {
+    const mine = ++asked.current;
+    ask()
+      .then((found) => {
+        if (mine !== asked.current) return;
+        setView(found);
+        setTrouble("");
+        setLost(0);
+      })
+      .catch((e: unknown) => {
+        if (mine !== asked.current) return;
+        const gone = e instanceof Unreachable;
+        setTrouble(gone && !e.message ? "No connection. Trying again." : words(e));
+        setLost((n) => (gone ? n + 1 : 0));
+      });
+  }, [ask]);
+  useEffect(load, [load]);
+  useEffect(() => {
+    if (!lost) return;
+    const again = setTimeout(load, AGAIN_MS);
+    addEventListener("online", load);
+    return () => {
+      clearTimeout(again);
+      removeEventListener("online", load);
+    };
+  }, [lost, load]);
+  return { view, setView, trouble, load };
+}
