@@ -76,7 +76,7 @@ def empty_database(name: str, like: str = "template1") -> Iterator[str]:
     name = f"{name}_{os.environ.get('PYTEST_XDIST_WORKER', 'alone')}"
     with _admin() as c:
         c.execute(text(f'drop database if exists "{name}" with (force)'))
-        c.execute(text(f'create database "{name}" template "{like}"'))
+        c.execute(text(f'create database "{name}" template "{like}" strategy file_copy'))
     try:
         yield _address(name)
     finally:

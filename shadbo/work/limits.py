@@ -43,7 +43,7 @@ class _Told:
 
 
 _context = multiprocessing.get_context("forkserver")
-_context.set_forkserver_preload(["shadbo.work.limits"])
+_context.set_forkserver_preload(["shadbo.work.limits", "shadbo.files.pdf_page"])  # once, not for every paper
 
 
 def within_limits(kind: Kind, asked: Asked, given: bytes, given_up: Callable[[], bool] = lambda: False) -> Made:

@@ -81,10 +81,10 @@ def chromium(playing: Playwright) -> Iterator[Browser]:
 
 
 def clear(session: Session) -> None:
-    """Take all jobs off the rack. The server may be at many of them yet: neither waits for rows of the other's."""
-    session.execute(text("lock table jobs in share row exclusive mode"))
-    session.execute(text("delete from jobs"))
+    """Take all jobs off the rack, once the server has done with those that it was asked about before."""
     session.execute(text("update workshops set last_job = 100"))
+    session.execute(text("lock table jobs in access exclusive mode"))
+    session.execute(text("delete from jobs"))
 
 
 @pytest.fixture
