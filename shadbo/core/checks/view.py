@@ -106,6 +106,6 @@ def measure_again(
 
 
 def _half(q: Quantity) -> Quantity:
-    half = Quantity(q.sheet, q.likely, q.unit)
+    half = Quantity(q.ledger, q.likely, q.unit)
     half.way = "up"
     return half

@@ -12,7 +12,7 @@ expanded uncertainty for k = 2, never more than ``worst``.
 import heapq
 import math
 from collections.abc import Callable, Iterable
-from typing import Literal, Protocol, TypeAlias
+from typing import Literal, TypeAlias
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.name import Name
@@ -37,11 +37,14 @@ class Broken:
     of: "tuple[Quantity, ...]"
 
 
-class Ledger(Protocol):
-    """What a quantity needs of the sheet that it stands on."""
+class Ledger:
+    """What quantities share. It knows none of them: a plan goes at once when nobody has it any more."""
 
-    serial: int
-    broken: list[Broken]
+    __slots__ = ("broken", "serial")
+
+    def __init__(self) -> None:
+        self.serial = 0
+        self.broken: list[Broken] = []
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,11 +86,11 @@ class Quantity:
         "exact",
         "half_width",
         "kind",
+        "ledger",
         "name",
         "op",
         "planned",
         "serial",
-        "sheet",
         "slopes",
         "unit",
         "value",
@@ -96,7 +99,7 @@ class Quantity:
 
     def __init__(
         self,
-        sheet: Ledger,
+        ledger: Ledger,
         value: float,
         unit: Unit,
         op: str = "",
@@ -104,9 +107,9 @@ class Quantity:
         slopes: Slopes = (),
         half_width: HalfWidth = 0.0,
     ) -> None:
-        sheet.serial += 1
-        self.serial = sheet.serial
-        self.sheet = sheet
+        ledger.serial += 1
+        self.serial = ledger.serial
+        self.ledger = ledger
         self.value = value
         self.unit = unit
         self.op = op
@@ -127,38 +130,35 @@ class Quantity:
         self._reach: float | None = None
         self._worst: float | None = None
 
-    def _differ(self, other: "Quantity", op: str) -> TypeError:
-        return TypeError(f"{unit_name(self.unit) or '1'} {op} {unit_name(other.unit) or '1'}: units differ")
-
     def __add__(self, other: "Quantity | float") -> "Quantity":
-        b = other if isinstance(other, Quantity) else Quantity(self.sheet, float(other), ONE)
+        b = other if isinstance(other, Quantity) else Quantity(self.ledger, float(other), ONE)
         if b.unit != self.unit:
-            raise self._differ(b, "+")
-        return Quantity(self.sheet, self.value + b.value, self.unit, "+", (self, b), (1.0, 1.0))
+            raise TypeError(f"{unit_name(self.unit) or '1'} + {unit_name(b.unit) or '1'}: units differ")
+        return Quantity(self.ledger, self.value + b.value, self.unit, "+", (self, b), (1.0, 1.0))
 
     def __sub__(self, other: "Quantity | float") -> "Quantity":
-        b = other if isinstance(other, Quantity) else Quantity(self.sheet, float(other), ONE)
+        b = other if isinstance(other, Quantity) else Quantity(self.ledger, float(other), ONE)
         if b.unit != self.unit:
-            raise self._differ(b, "−")
-        return Quantity(self.sheet, self.value - b.value, self.unit, "−", (self, b), (1.0, -1.0))
+            raise TypeError(f"{unit_name(self.unit) or '1'} − {unit_name(b.unit) or '1'}: units differ")
+        return Quantity(self.ledger, self.value - b.value, self.unit, "−", (self, b), (1.0, -1.0))
 
     def __mul__(self, other: "Quantity | float") -> "Quantity":
-        b = other if isinstance(other, Quantity) else Quantity(self.sheet, float(other), ONE)
+        b = other if isinstance(other, Quantity) else Quantity(self.ledger, float(other), ONE)
         u = self.unit if b.unit == ONE else combine(self.unit, b.unit, 1)
-        return Quantity(self.sheet, self.value * b.value, u, "×", (self, b), (b.value, self.value))
+        return Quantity(self.ledger, self.value * b.value, u, "×", (self, b), (b.value, self.value))
 
     def __rmul__(self, factor: float) -> "Quantity":
-        return Quantity(self.sheet, float(factor), ONE) * self
+        return Quantity(self.ledger, float(factor), ONE) * self
 
     def __truediv__(self, other: "Quantity | float") -> "Quantity":
-        b = other if isinstance(other, Quantity) else Quantity(self.sheet, float(other), ONE)
+        b = other if isinstance(other, Quantity) else Quantity(self.ledger, float(other), ONE)
         u = self.unit if b.unit == ONE else combine(self.unit, b.unit, -1)
         if abs(b.value) < 1e-12:
-            self.sheet.broken.append(Broken("divided by nothing", (self, b)))
+            self.ledger.broken.append(Broken("divided by nothing", (self, b)))
             value = math.copysign(FAR, self.value) if self.value else 0.0
-            return Quantity(self.sheet, value, u, "÷", (self, b), (0.0, 0.0))
+            return Quantity(self.ledger, value, u, "÷", (self, b), (0.0, 0.0))
         value = self.value / b.value
-        return Quantity(self.sheet, value, u, "÷", (self, b), (1 / b.value, -value / b.value))
+        return Quantity(self.ledger, value, u, "÷", (self, b), (1 / b.value, -value / b.value))
 
     def _refuse(self, *_: object) -> bool:
         raise TypeError("an unrecorded branch: use pick, step, count or judge")

@@ -12,7 +12,7 @@ from typing import Literal
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.name import Name
-from shadbo.core.sheet.quantity import DUST, Broken, Overtaken, Quantity, Slopes
+from shadbo.core.sheet.quantity import DUST, Broken, Ledger, Overtaken, Quantity, Slopes
 from shadbo.core.sheet.units import ONE, Unit
 
 Way = Literal["up", "down", "nearest"]
@@ -42,11 +42,15 @@ class Sheet:
     """A fresh sheet for one plan. ``as_built`` maps keys of cut and made lines to what was measured."""
 
     def __init__(self, grid: float = 0.5, as_built: Mapping[str, AsBuilt] | None = None) -> None:
-        self.serial = 0
+        self.ledger = Ledger()
         self.grid = grid
         self.named: dict[str, Quantity] = {}
-        self.broken: list[Broken] = []
         self.as_built = dict(as_built or {})
+
+    @property
+    def broken(self) -> list[Broken]:
+        """The steps that have no answer."""
+        return self.ledger.broken
 
     def __getitem__(self, key: str) -> Quantity:
         return self.named[key]
@@ -62,7 +66,7 @@ class Sheet:
         if key in self.named:
             raise KeyError(f"{key} is on the sheet already")
         if q.name is not None:
-            q = Quantity(self, q.value, q.unit, "=", (q,), (1.0,))
+            q = Quantity(self.ledger, q.value, q.unit, "=", (q,), (1.0,))
         q.name = Name(key, label, source)
         q.kind = kind
         self.named[key] = q
@@ -70,15 +74,15 @@ class Sheet:
 
     def number(self, value: float, u: Unit = ONE) -> Quantity:
         """A bare constant of a formula."""
-        return Quantity(self, float(value), u)
+        return Quantity(self.ledger, float(value), u)
 
     def read(self, key: str, label: str, value: float, u: Unit, half_width: float, tool: str) -> Quantity:
         """A measurement, with the half-width of the tool it was read with."""
-        return self._put(Quantity(self, value, u, half_width=half_width), key, label, tool, "read")
+        return self._put(Quantity(self.ledger, value, u, half_width=half_width), key, label, tool, "read")
 
     def choose(self, key: str, label: str, value: float, u: Unit, source: str) -> Quantity:
         """A decision, a stock size or a constant, with where it comes from."""
-        return self._put(Quantity(self, float(value), u), key, label, source, "choose")
+        return self._put(Quantity(self.ledger, float(value), u), key, label, source, "choose")
 
     def let(self, key: str, label: str, q: Quantity, source: str | None = None, way: Way = "nearest") -> Quantity:
         """A line worked out by formula. ``way`` says which way its text may be rounded."""
@@ -90,12 +94,12 @@ class Sheet:
         """An instruction to the bench, rounded to the mark here and nowhere else."""
         value = to_mark(q.value, self.grid, way)
         op = "to the mark" if way == "nearest" else f"{way} to the mark"
-        planned = Quantity(self, value, q.unit, op, (q,), (0.0,), tolerance)
+        planned = Quantity(self.ledger, value, q.unit, op, (q,), (0.0,), tolerance)
         return self._real(planned, key, label, way, "cut")
 
     def made(self, key: str, label: str, q: Quantity, tolerance: float = 0.0, way: Way = "nearest") -> Quantity:
         """What comes out when cut things are put together: error flows in, and the joint adds its own."""
-        planned = Quantity(self, q.value, q.unit, "=", (q,), (1.0,), tolerance)
+        planned = Quantity(self.ledger, q.value, q.unit, "=", (q,), (1.0,), tolerance)
         return self._real(planned, key, label, way, "made")
 
     def _real(self, planned: Quantity, key: str, label: str, way: Way, kind: str) -> Quantity:
@@ -103,7 +107,7 @@ class Sheet:
         if pin is None:
             q = self._put(planned, key, label, None, kind)
         else:
-            q = Quantity(self, pin.mm, planned.unit, half_width=pin.half_width)
+            q = Quantity(self.ledger, pin.mm, planned.unit, half_width=pin.half_width)
             q = self._put(q, key, label, f"as built, {pin.tool}", kind)
             q.planned = planned
         q.way = way
@@ -114,25 +118,25 @@ class Sheet:
         choose = max if word == "largest" else min
         winner = choose(qs, key=lambda q: q.value)
         slopes = tuple(float(q is winner) for q in qs)
-        return Quantity(self, winner.value, winner.unit, word, qs, slopes, Overtaken(winner, qs))
+        return Quantity(self.ledger, winner.value, winner.unit, word, qs, slopes, Overtaken(winner, qs))
 
     def step(self, q: Quantity, rows: Sequence[tuple[float, float]], u: Unit) -> Quantity:
         """A row of a table ``(up to, value)``: a decision, so no error flows. The last row is open-ended."""
         if not rows:
-            self.broken.append(Broken("a table without rows", (q,)))
-            return Quantity(self, 0.0, u, "an empty table for", (q,), (0.0,))
+            self.ledger.broken.append(Broken("a table without rows", (q,)))
+            return Quantity(self.ledger, 0.0, u, "an empty table for", (q,), (0.0,))
         top, value = next(((t, v) for t, v in rows if q.value <= t + DUST), rows[-1])
         words = f"up to {top:g}:" if q.value <= top + DUST else f"over {rows[-2][0]:g}:" if len(rows) > 1 else "any:"
-        return Quantity(self, value, u, words, (q,), (0.0,))
+        return Quantity(self.ledger, value, u, words, (q,), (0.0,))
 
     def count(self, q: Quantity, at_least: int = 0) -> Quantity:
         """A whole number, never fewer than asked; dust never buys a screw."""
         if q.unit != ONE:
             raise TypeError("a count has no unit")
         if q.value > MOST_COUNTED:
-            self.broken.append(Broken(f"over {MOST_COUNTED} of one thing", (q,)))
+            self.ledger.broken.append(Broken(f"over {MOST_COUNTED} of one thing", (q,)))
         value = max(at_least, math.ceil(min(q.value, MOST_COUNTED) - DUST))
-        return Quantity(self, value, ONE, "whole number from", (q,), (0.0,))
+        return Quantity(self.ledger, value, ONE, "whole number from", (q,), (0.0,))
 
     def call(
         self, says: str, fn: Callable[..., float], *args: Quantity, u: Unit, slopes: Slopes | None = None
@@ -147,19 +151,19 @@ class Sheet:
                 above, below = fn(*at[:i], x + h, *at[i + 1 :]), fn(*at[:i], x - h, *at[i + 1 :])
                 yield (above - below) / (2 * h)
 
-        return Quantity(self, value, u, says, args, differences if slopes is None else slopes)
+        return Quantity(self.ledger, value, u, says, args, differences if slopes is None else slopes)
 
     def _tried(self, says: str, fn: Callable[..., float], at: list[float], args: tuple[Quantity, ...]) -> float:
         """The equation's answer; where it has none, nothing, and a note of it. NaN is left to whoever asked."""
         try:
             return fn(*at)
         except (ArithmeticError, ValueError):
-            self.broken.append(Broken(says, args))
+            self.ledger.broken.append(Broken(says, args))
             return 0.0
 
     def decide(self, says: str, value: float, u: Unit, *args: Quantity) -> Quantity:
         """A decision taken from other quantities: it is done as said, so no error flows."""
-        return Quantity(self, value, u, says, args, (0.0,) * len(args))
+        return Quantity(self.ledger, value, u, says, args, (0.0,) * len(args))
 
     def disagreements(self) -> Iterator[Quantity]:
         """Lines whose real size lies outside what their own formula allows."""

@@ -167,7 +167,7 @@ def _verdict(plan: Plan, q: Quantity, made_mm: float, now_mm: float) -> tuple[Ve
 
 
 def _length(q: Quantity, mm: float) -> Quantity:
-    same = Quantity(q.sheet, mm, q.unit)
+    same = Quantity(q.ledger, mm, q.unit)
     same.way = q.way
     return same
 

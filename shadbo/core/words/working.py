@@ -79,12 +79,12 @@ def line(q: Quantity, mark: Mark) -> Line:
     """A line of the sheet, opened for reading."""
     assert q.name is not None
     formula = q.planned if q.planned is not None else q
-    half = Quantity(q.sheet, q.likely, q.unit)
+    half = Quantity(q.ledger, q.likely, q.unit)
     half.way = "up"
     parts = sorted(q.blame().items(), key=lambda p: -abs(p[1]))[:4]
 
     def share(value: float) -> Both:
-        part = Quantity(q.sheet, abs(value), q.unit)
+        part = Quantity(q.ledger, abs(value), q.unit)
         return _fine(part, mark)
 
     return Line(
