@@ -1,6 +1,7 @@
 """Stretching a canvas: bars, cloth, print with its bleed, corner limit, and the order of the staples."""
 
 import math
+from functools import lru_cache
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
@@ -120,7 +121,8 @@ def staple_places(desk: Desk, width_mm: float, height_mm: float) -> list[tuple[S
     return out
 
 
-def staple_order(width_mm: float, height_mm: float, apart_mm: float, corner_mm: float = 30.0) -> list[Staple]:
+@lru_cache(maxsize=64)
+def staple_order(width_mm: float, height_mm: float, apart_mm: float, corner_mm: float = 30.0) -> tuple[Staple, ...]:
     """Every staple in the order of work.
 
     Middle of one side, middle of the opposite side, the other two middles, then outwards in opposite
@@ -137,4 +139,4 @@ def staple_order(width_mm: float, height_mm: float, apart_mm: float, corner_mm: 
             rings += [(1e6 + k if last else k, side, x) for x in ((0.0,) if k == 0 else (at, -at))]
     sides = {"top": 0, "bottom": 1, "left": 2, "right": 3}
     rings.sort(key=lambda r: (r[0], sides[r[1]] // 2, -abs(r[2]), -r[2], sides[r[1]]))
-    return [Staple(n, side, at) for n, (_, side, at) in enumerate(rings, 1)]
+    return tuple(Staple(n, side, at) for n, (_, side, at) in enumerate(rings, 1))

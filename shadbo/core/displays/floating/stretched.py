@@ -4,7 +4,6 @@ from shadbo.core.build.assembly import Part
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.pieces import LooseCanvas
 from shadbo.core.shapes.plane import Dot
-from shadbo.core.shapes.polygon import moved
 from shadbo.core.shapes.rings import rect
 from shadbo.core.solids.body import Body, Prism
 from shadbo.core.sums.stretch import staple_places
@@ -54,8 +53,8 @@ def staple_bodies(desk: Desk, size_mm: tuple[float, float], at_mm: Dot, back_mm:
     for staple, (x, y) in staple_places(desk, *size_mm):
         along = staple.side in ("top", "bottom")
         w, h = (crown / 2, wire / 2) if along else (wire / 2, crown / 2)
-        ring = rect(x - w, y - h, x + w, y + h)
-        prisms.append(Prism(moved(ring, *at_mm), back_mm - legs, back_mm))
+        x, y = x + at_mm[0], y + at_mm[1]
+        prisms.append(Prism(rect(x - w, y - h, x + w, y + h), back_mm - legs, back_mm))
     return [Body("staples", "staples", "metal", tuple(prisms), "staples", bites=True, into=(into,), gives=True)]
 
 
