@@ -42,8 +42,8 @@ def kept(made: Iterable[dt.datetime], now: dt.datetime) -> set[dt.datetime]:
     """Which copies stay: the newest of all, and of each of the last days, weeks and months that have one.
 
     >>> day = dt.datetime(2026, 11, 25, 2, tzinfo=dt.UTC)
-    >>> len(kept([day - dt.timedelta(days=n) for n in range(400)], day))
-    21
+    >>> len(kept([day - dt.timedelta(days=n) for n in range(400)], day))  # 7 days, 2 weeks, 11 months
+    20
     """
     whole = sorted(made, reverse=True)
     out = set(whole[:1])

@@ -1,4 +1,4 @@
-"""The worked examples in the docstrings of the core come out as they stand."""
+"""The worked examples in the docstrings come out as they stand."""
 
 import doctest
 import importlib
@@ -10,9 +10,7 @@ import shadbo
 
 ROOT = Path(shadbo.__file__).parent
 MODULES = sorted(
-    ".".join(p.relative_to(ROOT.parent).with_suffix("").parts)
-    for p in (ROOT / "core").rglob("*.py")
-    if ">>>" in p.read_text()
+    ".".join(p.relative_to(ROOT.parent).with_suffix("").parts) for p in ROOT.rglob("*.py") if ">>>" in p.read_text()
 )
 
 
