@@ -1,8 +1,8 @@
 """A floater as bodies: walls and ledge as they were really made, the canvas where it stands, pads under it."""
 
 from collections.abc import Sequence
-from dataclasses import replace
 
+from shadbo.core.dataclass import replace
 from shadbo.core.displays.floating.stretched import staple_bodies
 from shadbo.core.displays.floating.views import RELIEF_MM, FloaterSums, outlines
 from shadbo.core.displays.rabbeted.bodies import CLOTH_MM

@@ -2,12 +2,11 @@
 
 import math
 from collections.abc import Mapping, Sequence
-from dataclasses import replace
 
 from shadbo.core.build.assembly import Dot, Ring
 from shadbo.core.build.marked import Forbidden, Spot
 from shadbo.core.build.mounts import MountPlan, carry, choose_mount, load_sums
-from shadbo.core.dataclass import dataclass
+from shadbo.core.dataclass import dataclass, replace
 from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered.gathered import Gathered
 from shadbo.core.pieces.kinds import KINDS

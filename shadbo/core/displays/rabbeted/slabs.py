@@ -1,10 +1,9 @@
 """The package of a rabbeted frame: layers front to back, the air that is needed, what fills the rest."""
 
 from collections.abc import Sequence
-from dataclasses import replace
 
 from shadbo.core.build.assembly import Hatch, Role
-from shadbo.core.dataclass import dataclass
+from shadbo.core.dataclass import dataclass, replace
 from shadbo.core.decisions.levers import Lever
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.facts import Told
