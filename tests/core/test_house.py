@@ -2,6 +2,7 @@
 
 import ast
 import re
+from functools import cache
 from graphlib import TopologicalSorter
 from pathlib import Path
 
@@ -44,6 +45,7 @@ OUTSIDE_CORE = {
 }
 
 
+@cache
 def imports(path: Path) -> set[str]:
     names = set()
     for node in ast.walk(ast.parse(path.read_text())):

@@ -251,6 +251,7 @@ def test_what_is_overdue_has_its_flag_even_where_today_is_over():
         assert f'class="flag" data-key="{number}"' in drawn
 
 
+@settings(max_examples=25, deadline=None)
 @given(
     st.lists(st.integers(-6, 9), min_size=1, max_size=24),
     st.integers(0, 100),
