@@ -257,7 +257,7 @@ def test_the_generated_client_is_fresh(tmp_path: Path):
     committed = json.loads((FRONT / "openapi.json").read_text())
     assert committed == json.loads(done.stdout), "run: shadbo openapi > frontend/openapi.json"
     out = tmp_path / "schema.d.ts"
-    command = [FRONT / "node_modules/.bin/openapi-typescript", "openapi.json", "-o", str(out)]
+    command = [str(FRONT / "node_modules/.bin/openapi-typescript"), "openapi.json", "-o", str(out)]
     subprocess.run(command, cwd=FRONT, check=True, capture_output=True)
     assert out.read_text() == (FRONT / "src/api/schema.d.ts").read_text(), "run: npm run api, in frontend/"
 
