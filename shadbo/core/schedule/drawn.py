@@ -41,7 +41,7 @@ def draw_weeks(s: Schedule) -> str:
     days = Days(s)
     waits = _lanes(list(_waits(s, days)))
     low = TOP + 20 + ROW * max(len(s.house.hands), 1)
-    flags = low + LANE * (min(len({n for n, _ in waits}), MOST_LANES) + 1)
+    flags = low + LANE * (1 + max(1, min(len({n for n, _ in waits}), MOST_LANES)))
     promised = list(_flags(s, days))
     bottom = flags + max(62.0, FLAG_ROW * (1 + max((f.row for f in promised), default=0)) + 2)
     paper = Paper(PAPER.name, PAPER.width, bottom + 10, PAPER.keep)
