@@ -55,14 +55,15 @@ export function WeeksPage() {
         ) : (
           <>
             <div className="grid min-h-0 grow gap-x-8 lg:grid-cols-[minmax(0,1fr)_19rem] lg:grid-rows-1">
-              <div className="overflow-auto">
+              {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a drawing that scrolls is reached by its keys */}
+              <section className="overflow-auto" tabIndex={0} aria-label="The weeks, drawn">
                 <Drawing
                   svg={view.drawing}
                   lit={picked === null ? "" : String(picked)}
                   className="weeks-drawing min-w-[46rem]"
                   onPick={pick}
                 />
-              </div>
+              </section>
               <section aria-labelledby="ready-title" className="flex min-h-0 flex-col">
                 <h2 id="ready-title" className="border-b border-ink text-xl font-extrabold">
                   Ready, and why
