@@ -4,6 +4,7 @@ The tests keep every core busy all the time: heavy work takes its share beside t
 """
 
 import os
+from collections.abc import Generator
 
 import pytest
 from hypothesis import settings
@@ -13,13 +14,17 @@ from shadbo.work.limits import SHARING
 
 os.environ.setdefault(SHARING, "shared")
 
-load()
 settings.register_profile("shop", deadline=None, max_examples=80, derandomize=True)
 settings.load_profile("shop")
 
 
-def pytest_collection_finish() -> None:
-    settle()
+@pytest.hookimpl(wrapper=True)
+def pytest_collection() -> Generator[None, object, object]:
+    load()
+    try:
+        return (yield)
+    finally:
+        settle()
 
 
 def pytest_terminal_summary(terminalreporter: pytest.TerminalReporter) -> None:

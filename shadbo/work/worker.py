@@ -7,12 +7,11 @@ import signal
 import subprocess
 import sys
 import threading
-import time
 
 from shadbo.store.database import engine
 from shadbo.work.limits import PR_SET_PDEATHSIG
 
-AGAIN_SECONDS, MOST_SECONDS, LIVED_SECONDS = 1.0, 30.0, 20.0
+AGAIN_SECONDS = 1.0
 STOPPING_SECONDS = 0.5
 STARTER = "SHADBO_WORK_FOR"
 """The process that a worker ends with, where one started it."""
@@ -31,17 +30,6 @@ def run_worker(at_once: int) -> None:
         asyncio.run(work(own, at_once))
     finally:
         own.dispose()
-
-
-def rest_after(lived: float, rest: float) -> float:
-    """Seconds that a worker is left alone once it has ended; ``rest`` is how long it was the time before.
-
-    Twice as long where it hardly lived: while its database is away, its starts take more than all else that is done.
-
-    >>> rest_after(lived=2.5, rest=1.0), rest_after(lived=2.5, rest=16.0), rest_after(lived=3600, rest=16.0)
-    (2.0, 30.0, 1.0)
-    """
-    return AGAIN_SECONDS if lived >= LIVED_SECONDS else min(2 * rest, MOST_SECONDS)
 
 
 class Worker:
@@ -68,12 +56,9 @@ class Worker:
 
     def _keep(self) -> None:
         # The signal at the starter's death follows the thread that started it: this one lives as long as the process.
-        rest = AGAIN_SECONDS
         while not self._stopped.is_set():
-            began = time.monotonic()
             # In a session of its own: a terminal's Ctrl-C goes to the starter, which ends it.
             own = {**os.environ, STARTER: str(os.getpid())}
             self._child = subprocess.Popen(self._command, env=own, start_new_session=True)
             self._child.wait()
-            rest = rest_after(time.monotonic() - began, rest)
-            self._stopped.wait(rest)
+            self._stopped.wait(AGAIN_SECONDS)

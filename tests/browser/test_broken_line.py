@@ -42,6 +42,23 @@ def test_a_page_that_cannot_be_fetched_says_so_and_comes_by_itself_once_it_can(p
     expect(page.get_by_text(PAGES[path]).first).to_be_visible()
 
 
+def test_what_the_shop_is_called_and_measures_with_comes_by_itself(page: Page, demo: None):
+    lost: list[str] = []
+
+    def once(route: Route) -> None:
+        if lost:
+            route.continue_()
+        else:
+            lost.append(route.request.url)
+            route.abort("connectionfailed")
+
+    page.route(re.compile("/api/shop$"), once)
+    page.goto("/jobs/102?at=measure")
+    expect(page.get_by_role("region", name="Board")).to_be_visible()
+    expect(page.locator("select, [role=combobox], button").filter(has_text="rule").first).to_be_visible()
+    assert lost
+
+
 def test_answers_of_practice_outlive_a_broken_line(page: Page, demo: None):
     page.goto("/practice")
     form = page.get_by_role("form", name="Sums")

@@ -2,12 +2,15 @@
 
 import dataclasses
 import gc
+import re
 import subprocess
 import sys
 import weakref
+from pathlib import Path
 
 import pytest
 
+import shadbo.core
 from shadbo.core.asking.questions import Question
 from shadbo.core.assess import assess
 from shadbo.core.dataclass import replace
@@ -58,6 +61,14 @@ def test_a_plan_goes_at_once_when_nobody_has_it():
             assert sheet() is None, job.title
     finally:
         gc.enable()
+
+
+def test_no_value_of_the_core_does_more_when_it_is_made_than_take_its_fields():
+    """What ``replace`` relies on, which fills in the fields and no more."""
+    core = Path(shadbo.core.__file__).parent
+    for path in core.rglob("*.py"):
+        source = path.read_text(encoding="utf-8")
+        assert not re.search(r"def __post_init__|InitVar|init=False", source), path
 
 
 def test_a_value_with_something_changed_is_as_the_standard_library_makes_it():

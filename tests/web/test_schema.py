@@ -41,8 +41,8 @@ OPERATIONS = [(method.upper(), path) for path, methods in DOCUMENT["paths"].item
 
 
 @pytest.fixture(scope="session")
-def asked() -> Iterator[dict[tuple[str, str], Callable[[], None]]]:
-    """What asks each operation, by method and path: on a database with jobs and people, and a cutter.
+def asking() -> Iterator[tuple[dict[tuple[str, str], Callable[[], None]], str]]:
+    """What asks each operation, by method and path, on a database with jobs and people; and a cutter's address.
 
     Made once a process, and only where such a test is run: the cases take seconds to be thought out.
     """
@@ -56,12 +56,12 @@ def asked() -> Iterator[dict[tuple[str, str], Callable[[], None]]]:
             People(s, "here").add("Hedda Sorrel", "owner")
             for n in range(3):
                 Jobs(s, "here").make(job(), f"made-{n}")
-        with cutter, pytest.MonkeyPatch.context() as patch:
-            patch.setenv(CUTTER, cutter.url)
+        with cutter:
             schema = schemathesis.openapi.from_dict(app.openapi())
             schema.app = app
             found = get_all_tests(schema=schema, test_func=answers_as_declared, settings=LIGHTLY, given_kwargs={})
-            yield {(operation.method.upper(), operation.path): run for operation, run in (x.ok() for x in found)}
+            runs = {(operation.method.upper(), operation.path): run for operation, run in (x.ok() for x in found)}
+            yield runs, cutter.url
 
 
 def answers_as_declared(case: Case) -> None:
@@ -69,5 +69,7 @@ def answers_as_declared(case: Case) -> None:
 
 
 @pytest.mark.parametrize(("method", "path"), OPERATIONS)
-def test_every_operation_answers_as_declared(asked, method: str, path: str):
-    asked[method, path]()
+def test_every_operation_answers_as_declared(asking, monkeypatch: pytest.MonkeyPatch, method: str, path: str):
+    runs, cutter = asking
+    monkeypatch.setenv(CUTTER, cutter)  # known for as long as this test runs
+    runs[method, path]()

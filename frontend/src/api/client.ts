@@ -125,6 +125,9 @@ export async function got<T>(request: Promise<Answer<T>>): Promise<T> {
   throw new Refused({ ...blank, ...((answer.error as Problem | undefined) ?? {}) });
 }
 
+/** Said where a page asks again by itself. */
+export const TRYING = "No connection. Trying again.";
+
 /** What went wrong, in the words of the server where it gave any. */
 export function words(e: unknown): string {
   if (e instanceof Refused) return e.problem.errors?.[0]?.message ?? e.message;

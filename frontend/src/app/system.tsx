@@ -1,5 +1,6 @@
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from "react";
+import { createContext, type ReactNode, useContext, useState } from "react";
 import { api, type Both, got, type ShopView, type System, type ToolName } from "../api/client";
+import { useFetched } from "../ui/useFetched";
 
 interface Measures {
   system: System;
@@ -18,17 +19,14 @@ interface Measures {
 }
 
 const KEY = "shadbo.system";
+const UNKNOWN: ShopView = { name: "", system: "mm", mark: "", tools: [], gauge: "" };
+const ask = () => got(api.GET("/api/shop"));
 const Context = createContext<Measures | null>(null);
 
 export function SystemProvider({ children }: { children: ReactNode }) {
   const [chosen, setChosen] = useState<System | null>(() => localStorage.getItem(KEY) as System | null);
-  const [shop, setShop] = useState<ShopView>({ name: "", system: "mm", mark: "", tools: [], gauge: "" });
-  const again = useCallback(() => {
-    got(api.GET("/api/shop"))
-      .then(setShop)
-      .catch(() => {});
-  }, []);
-  useEffect(again, [again]);
+  const { view, load: again } = useFetched<ShopView>(ask);
+  const shop = view ?? UNKNOWN;
   const system = chosen ?? shop.system;
   const pick = (text: Both, of: System) => (of === "mm" ? text.mm : text.inch);
   const value: Measures = {

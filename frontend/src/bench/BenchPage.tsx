@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import type { CheckView, Edit, StepView } from "../api/client";
+import { TRYING } from "../api/client";
 import { Nowhere } from "../app/Nowhere";
 import { SystemSwitch, useMeasures } from "../app/system";
 import { useDoors } from "../doors/here";
@@ -150,7 +151,7 @@ function Page() {
   if (!view || !step)
     return (
       <main className="grid min-h-dvh place-content-center text-xl text-soft">
-        <h1>{link === "lost" ? "No connection. Trying again." : trouble || "Laying out the work…"}</h1>
+        <h1>{link === "lost" ? TRYING : trouble || "Laying out the work…"}</h1>
       </main>
     );
   const number = steps.indexOf(step) + 1;

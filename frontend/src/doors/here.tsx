@@ -1,5 +1,5 @@
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from "react";
-import { api, got, type Here, OUT, Unreachable } from "../api/client";
+import { api, got, type Here, OUT, TRYING, Unreachable } from "../api/client";
 import { DoorPage } from "./DoorPage";
 
 type Ability = Here["may"][number];
@@ -50,7 +50,7 @@ export function DoorsProvider({ children }: { children: ReactNode }) {
     () => here && { here, look, leave, may: (what: Ability) => here.may.includes(what) },
     [here, look, leave],
   );
-  if (!value) return <p className="p-6 text-lg text-soft">{lost ? "No connection. Trying again." : ""}</p>;
+  if (!value) return <p className="p-6 text-lg text-soft">{lost ? TRYING : ""}</p>;
   const out = value.here.name === null;
   return (
     <Context.Provider value={value}>

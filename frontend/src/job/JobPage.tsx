@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { useParams, useSearchParams } from "react-router";
 import type { View } from "../api/client";
+import { TRYING } from "../api/client";
 import { Nowhere } from "../app/Nowhere";
 import { BoardPane } from "./BoardPane";
 import { Docket } from "./Docket";
@@ -119,7 +120,7 @@ function Page() {
   if (!plan || !job || !station)
     return (
       <main className="grid min-h-dvh place-content-center text-xl text-soft">
-        <h1>{link === "lost" ? "No connection. Trying again." : "Laying out the job…"}</h1>
+        <h1>{link === "lost" ? TRYING : "Laying out the job…"}</h1>
       </main>
     );
   return (

@@ -11,6 +11,7 @@ import {
   Refused,
   type Shelf,
   type Sort,
+  TRYING,
   Unreachable,
 } from "../api/client";
 import { useMeasures } from "../app/system";
@@ -86,7 +87,7 @@ export function JobList() {
         setList(found);
         setTrouble("");
       })
-      .catch((e: Error) => setTrouble(e instanceof Unreachable ? "No connection. Trying again." : e.message));
+      .catch((e: Error) => setTrouble(e instanceof Unreachable ? TRYING : e.message));
   }, [sought, state, undated, shelf, sort, page]);
 
   useEffect(() => {

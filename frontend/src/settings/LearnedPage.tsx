@@ -22,7 +22,7 @@ export function LearnedPage() {
         <div className="flex flex-wrap items-baseline gap-x-6 py-4">
           <h1 className="grow text-3xl font-extrabold">What the shop's own jobs say</h1>
           <p className="text-soft">
-            {view && `of the ${view.jobs} that were handed over last`} ·{" "}
+            {view && `of the ${view.jobs} that were handed over last · `}
             <Link className="link" to="/settings">
               all habits
             </Link>

@@ -1,5 +1,5 @@
 import { type Dispatch, type SetStateAction, useCallback, useEffect, useRef, useState } from "react";
-import { Unreachable, words } from "../api/client";
+import { TRYING, Unreachable, words } from "../api/client";
 
 const AGAIN_MS = 3000;
 
@@ -29,7 +29,7 @@ export function useFetched<T>(ask: () => Promise<T>): Fetched<T> {
       .catch((e: unknown) => {
         if (mine !== asked.current) return;
         const gone = e instanceof Unreachable;
-        setTrouble(gone && !e.message ? "No connection. Trying again." : words(e));
+        setTrouble(gone && !e.message ? TRYING : words(e));
         setLost((n) => (gone ? n + 1 : 0));
       });
   }, [ask]);

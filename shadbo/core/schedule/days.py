@@ -11,7 +11,8 @@ from shadbo.core.schedule.work import work_of
 
 PAPER = Paper("weeks", 940, 560, (0, 0, 0, 0))
 LEFT, COLUMNS = 92.0, 10
-IDLE, LEAD_MIN, FLAG = 48.0, 30, 42.0
+IDLE, LEAD_MIN, FLAG, BESIDE = 48.0, 30, 37.0, 3.0
+"""Px: a day with nothing to do; a flag, and from it to the end of its day. Minutes that are shown before now."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,7 +60,7 @@ class Days:
         if not self.columns or day > self.columns[-1].day:
             return None
         before = [c for c in self.columns if c.day <= day]
-        return before[-1].x + before[-1].width if before else self.columns[0].x + FLAG
+        return before[-1].x + before[-1].width if before else self.columns[0].x + FLAG + 2 * BESIDE
 
 
 def _busiest(s: Schedule, start: int, end: int) -> int:

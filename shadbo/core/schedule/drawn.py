@@ -12,7 +12,7 @@ from shadbo.core.dataclass import dataclass
 from shadbo.core.drawing.ink import ACCENT, FILLS, INK, SOFT, Stroke
 from shadbo.core.drawing.marks import Circle, Fit, Group, Paper, Path, Sheet2D, Text
 from shadbo.core.drawing.svg import write_svg
-from shadbo.core.schedule.days import LEFT, PAPER, Days
+from shadbo.core.schedule.days import BESIDE, FLAG, LEFT, PAPER, Days
 from shadbo.core.schedule.hours import Hand
 from shadbo.core.schedule.outline import moment
 from shadbo.core.schedule.reasons import chain
@@ -26,8 +26,8 @@ from shadbo.core.steps.step import Stuff
 TOP, ROW, BLOCK = 34.0, 56.0, 34.0
 LANE, MOST_LANES = 24.0, 7
 MITRE, NARROW = 4.0, 20.0
-FLAG, FLAG_ROW = 37.0, 20.0
-"""How wide a flag is, and from one row of them to the next."""
+FLAG_ROW = 20.0
+"""From one row of flags to the next."""
 LINE = "#d8d0bc"
 STOP, CAUTION = "#9c1c1c", "#7a4a00"
 HATCHES: dict[Stuff, Hatch] = {"piece": "textile", "wood": "wood", "paper": "mat", "glass": "glass"}
@@ -197,7 +197,7 @@ def _flags(s: Schedule, days: Days) -> Iterator[Flag]:
     ends: list[float] = []
     due = ((days.of(max(c.due, s.today)), c.due, n) for n, c in s.cases.items() if c.due is not None)
     for x, _, job in sorted((x, day, n) for x, day, n in due if x is not None):
-        left = x - FLAG - 3
+        left = x - FLAG - BESIDE
         row = next((n for n, end in enumerate(ends) if end <= left), len(ends))
         ends[row : row + 1] = [left + FLAG]
         yield Flag(left - 3 * (row % 3), row, job)
