@@ -122,7 +122,7 @@ NAMED = (
     Mutant('a fixing that grazes holds', 'solids/bites.py',
            'across * 2 < thin - THIN_MM', 'across * 2 < 0'),
     Mutant('a way in from the wrong side', 'solids/ways_in.py',
-           '"from behind")[:, None], behind, before)', '"from behind")[:, None], before, behind)'),
+           'if enters == "from behind":', 'if enters != "from behind":'),
     Mutant('piles one board short', 'sums/piles.py',
            'm = int(to((goal_mm - n * one) / other))', 'm = int(to((goal_mm - n * one) / other)) - 1'),
 )  # fmt: skip

@@ -3,7 +3,7 @@
 from collections.abc import Collection, Iterable
 
 import numpy as np
-from shapely import box as rectangle
+from shapely import clip_by_rect
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.plane import Dot
@@ -81,7 +81,7 @@ def bites(space: Space) -> list[Bite]:
             if by > LEAST_MM and thing in soft and not any(thing in meant[x] for x in fixing.into):
                 out.append(Bite(fixing, space.bodies[thing].name, by, False))
         for x in fixing.into:
-            if max((met.get(thing, 0.0) for thing in meant[x]), default=0.0) < LEAST_MM:
+            if max([met.get(thing, 0.0) for thing in meant[x]], default=0.0) < LEAST_MM:
                 said = space.bodies[meant[x][0]].name if meant[x] else x
                 out.append(Bite(fixing, said, 0.0, True))
     return out
@@ -90,17 +90,21 @@ def bites(space: Space) -> list[Bite]:
 def _met(space: Space, things: Collection[int]) -> dict[int, dict[int, float]]:
     """By fixing, how far it goes at most into each of these things; both by their place in the space."""
     of = np.array([n in things for n in range(len(space.bodies))], dtype=bool)[space.owner]
-    may = space.near & (space.shared[2] > 0) & space.bites[:, None] & of
-    found = [(int(space.owner[i]), space.prisms[i], space.boxes[i], j) for i, j in pairs_in(may)]
+    before = space.gap[2] < 0
+    may = space.near & before & before.T & space.bites[:, None] & of
+    owner = space.owner.tolist()
+    found = [(owner[i], space.prisms[i], space.boxes[i], j) for i, j in pairs_in(may)]
     if space.fine:
         others = of.nonzero()[0]
-        found += [(*space.fine[i], int(others[j])) for i, j in pairs_in(space.fine_near(others))]
+        into = others.tolist()
+        found += [(*space.fine[i], into[j]) for i, j in pairs_in(space.fine_near(others))]
     out: dict[int, dict[int, float]] = {}
-    for owner, prism, box, j in found:
+    for fixing, prism, box, j in found:
         by = _shared_mm(space, prism, box, j)
         if by > 0:
-            thing, met = int(space.owner[j]), out.setdefault(owner, {})
-            met[thing] = max(met.get(thing, 0.0), by)
+            thing, met = owner[j], out.setdefault(fixing, {})
+            if by > met.get(thing, 0.0):
+                met[thing] = by
     return out
 
 
@@ -115,7 +119,7 @@ def _shared_mm(space: Space, p: Prism, box: Box, j: int) -> float:
         return min(p.back_mm, q.back_mm) - max(p.front_mm, q.front_mm) if inside else 0.0
     a, b, c, d = shared_box(box, space.boxes[j])
     if not space.covers(j, (a, b, c, d)):
-        both = rectangle(left, low, right, high).intersection(space.shape(j))
+        both = clip_by_rect(space.shape(j), left, low, right, high)
         if both.is_empty:
             return 0.0
         a, b, c, d = both.bounds

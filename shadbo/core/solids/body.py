@@ -72,11 +72,11 @@ def shape_of(prism: Prism) -> Polygon:
 
 @lru_cache(maxsize=512)
 def _cut_out(ring: Ring, holes: tuple[Ring, ...]) -> Polygon:
-    whole = _whole(ring)
-    return whole.difference(union_all([_whole(h) for h in holes])) if holes else whole
+    area = whole(ring)
+    return area.difference(union_all([whole(h) for h in holes])) if holes else area
 
 
-def _whole(ring: Ring) -> Polygon:
+def whole(ring: Ring) -> Polygon:
     """An outline as an area; one that crosses itself as the library mends it."""
     area = Polygon(ring)
     return area if area.is_valid else area.buffer(0)

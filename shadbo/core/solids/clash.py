@@ -3,7 +3,8 @@
 from shapely import Polygon, maximum_inscribed_circle
 
 from shadbo.core.dataclass import dataclass
-from shadbo.core.solids.body import Body
+from shadbo.core.shapes.polygon import box_of
+from shadbo.core.solids.body import Body, whole
 from shadbo.core.solids.space import EPS_MM, Space, pairs_in
 
 
@@ -27,14 +28,15 @@ def clashes(space: Space) -> list[Clash]:
     Boxes are compared first; most pairs end there. Outlines with holes or slants are cut by a geometry library.
     """
     fixed, laid, bite, gives = space.fixed, space.laid, space.bites, space.gives
-    may = space.near & (space.shared[2] > EPS_MM) & (space.owner[:, None] < space.owner)
+    may = space.near & space.meet[2] & (space.owner[:, None] < space.owner)
     may &= ~(gives[:, None] | gives)
     may &= ~(fixed[:, None] & fixed) & ~(laid[:, None] & laid) & (bite[:, None] == bite)
+    owner = space.owner.tolist()
     worst: dict[tuple[int, int], tuple[float, bool]] = {}
     for i, j in pairs_in(may):
         found = _shared(space, i, j)
         if found is not None:
-            pair = (int(space.owner[i]), int(space.owner[j]))
+            pair = (owner[i], owner[j])
             worst[pair] = max(worst.get(pair, found), found)
     out = [Clash(space.bodies[a], space.bodies[b], *by) for (a, b), by in worst.items()]
     return sorted(out, key=lambda c: -c.by_mm)
@@ -45,7 +47,7 @@ def _shared(space: Space, i: int, j: int) -> tuple[float, bool] | None:
     if plane is None:
         return None
     p, q = space.prisms[i], space.prisms[j]
-    deep = float(space.shared[2, i, j])
+    deep = space.shared_mm(2, i, j)
     thin = min(p.back_mm - p.front_mm, q.back_mm - q.front_mm)
     return (deep, True) if deep < thin - EPS_MM and deep <= plane else (plane, False)
 
@@ -55,10 +57,22 @@ def _overlap(space: Space, i: int, j: int) -> float | None:
     box = space.both(i, j)
     wide, high = box[2] - box[0], box[3] - box[1]
     if not (space.covers(i, box) and space.covers(j, box)):
+        if _within_hole(space, i, j) or _within_hole(space, j, i):
+            return None
         wide, high = _cut(space.shape(i), space.shape(j))
         if min(wide, high) <= EPS_MM:
             return None
     return min(wide, high)
+
+
+def _within_hole(space: Space, i: int, j: int) -> bool:
+    """Whether prism j stands in one hole of prism i altogether."""
+    left, low, right, high = space.boxes[j]
+    for hole in space.prisms[i].holes:
+        box = box_of(hole)
+        if left >= box[0] and low >= box[1] and right <= box[2] and high <= box[3]:
+            return bool(whole(hole).covers(space.shape(j)))
+    return False
 
 
 def _cut(one: Polygon, other: Polygon) -> tuple[float, float]:

@@ -1,6 +1,6 @@
 """What holds what: bodies that nothing stops from moving, along the depth or in the front plane."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 
 import numpy as np
 
@@ -13,8 +13,8 @@ LYING_MM = 0.5
 PLAY_MM = 6.0
 """So much air beside a thing, and its rabbet or opening still keeps it: common practice, no source."""
 
-Stops = Mapping[int, int]
-"""By a body's own bit, the bits of those that stop it; body n of the space has bit ``1 << n``."""
+Stops = Sequence[tuple[int, int]]
+"""Bodies that something stops: the bit of each, and the bits of those that stop it; body n has bit ``1 << n``."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,54 +25,6 @@ class Loose:
     way: Way
 
 
-class _Pairs:
-    """Prisms that are asked, ``ones``, against those that can stop them, ``others``; screws are neither.
-
-    ``flat[i, j]``: they are of two bodies and overlap in the front plane; ``deep``, along the depth.
-    """
-
-    def __init__(self, space: Space) -> None:
-        fixed = space.fixed | space.stops
-        rest = space.bites & ~fixed
-        self.space = space
-        self.ones = (~(rest | fixed)).nonzero()[0]
-        self.others = (~rest).nonzero()[0]
-        self.column = {n: at for at, n in enumerate(self.others.tolist())}
-        at = np.ix_(self.ones, self.others)
-        there = space.owner[self.ones][:, None] != space.owner[self.others]
-        shared = space.shared[:, at[0], at[1]]
-        self.flat = there & space.near[at]
-        self.deep = there & (shared[2] > EPS_MM)
-        beside = self.deep & ~space.holed[at]
-        self.along = tuple(beside & (shared[1 - axis] > EPS_MM) for axis in (0, 1))
-
-    def bodies(self, pairs: np.ndarray) -> Stops:
-        """By body, those that one of its prisms makes such a pair with."""
-        one, other = pairs.nonzero()
-        owner = self.space.owner
-        out: dict[int, int] = {}
-        for a, b in set(zip(owner[self.ones[one]].tolist(), owner[self.others[other]].tolist(), strict=True)):
-            out[1 << a] = out.get(1 << a, 0) | 1 << b
-        return out
-
-    def beside(self, way: Way) -> Stops:
-        """What stands beside a body on one side within some air, or has it in an opening with so little on it."""
-        axis, upwards = (0 if way in ("left", "right") else 1), way in ("right", "up")
-        low, high = self.space.low[self.ones, axis], self.space.high[self.ones, axis]
-        their_low, their_high = self.space.low[self.others, axis], self.space.high[self.others, axis]
-        gap = their_low - high[:, None] if upwards else low[:, None] - their_high
-        past = their_high > high[:, None] if upwards else their_low < low[:, None]
-        pairs = self.along[axis] & past & (gap <= PLAY_MM)
-        for n, box in self.space.square_holes:
-            column = self.column.get(n)
-            if column is None:
-                continue
-            air = box[2 + axis] - high if upwards else low - box[axis]
-            within = self.space.in_hole[n][self.ones] & (air >= -EPS_MM) & (air <= PLAY_MM)
-            pairs[:, column] |= self.deep[:, column] & within
-        return self.bodies(pairs)
-
-
 def loose(space: Space, ties: Iterable[Tie]) -> list[Loose]:
     """Bodies that nothing held stops from moving: the chain ends at the frame.
 
@@ -80,42 +32,80 @@ def loose(space: Space, ties: Iterable[Tie]) -> list[Loose]:
     air, or by lying pressed, in a stack, between two things; either way by what it is tied to. Screws and dowels
     are not asked; points and clips, fixed to their rails, are things that others lie against.
     """
-    pairs = _Pairs(space)
-    front, back = space.low[:, 2], space.high[:, 2]
-    one, other = pairs.ones, pairs.others
-    lies: dict[Way, Stops] = {
-        "forwards": pairs.bodies(pairs.flat & (np.abs(front[one][:, None] - back[other]) <= LYING_MM)),
-        "backwards": pairs.bodies(pairs.flat & (np.abs(back[one][:, None] - front[other]) <= LYING_MM)),
-    }
-    tied = _tied(space, ties)
-    fixed_on = sum(1 << n for n, b in enumerate(space.bodies) if b.fixed or b.stops)
+    near = _stops(space)
+    pressed = _by_bit(near["forwards"]), _by_bit(near["backwards"])
+    for tie, body, by in _known(space, ties):
+        for way in tie.ways:
+            near[way][body] |= 1 << by
+    fixed_on = sum([1 << n for n, b in enumerate(space.bodies) if b.fixed or b.stops])
+    asked = sum([1 << n for n, b in enumerate(space.bodies) if not b.bites])
     out: list[Loose] = []
     for way in EVERY_WAY:
-        along = way in lies
-        stops = dict(lies[way] if along else pairs.beside(way))
-        for body, by in tied[way].items():
-            stops[body] = stops.get(body, 0) | by
-        held = _chain(fixed_on, stops, None if along else (lies["forwards"], lies["backwards"]))
-        out += [Loose(b, way) for n, b in enumerate(space.bodies) if not (held >> n & 1 or b.bites)]
+        along = way in ("forwards", "backwards")
+        free = asked & ~_chain(fixed_on, asked, _by_bit(near[way]), None if along else pressed)
+        out += [Loose(b, way) for n, b in enumerate(space.bodies) if free >> n & 1] if free else []
     return out
 
 
-def _tied(space: Space, ties: Iterable[Tie]) -> dict[Way, dict[int, int]]:
-    """By way, what is tied to what."""
-    bit = {b.id: 1 << n for n, b in enumerate(space.bodies)}
-    out: dict[Way, dict[int, int]] = {way: {} for way in EVERY_WAY}
+def _by_bit(near: Sequence[int]) -> Stops:
+    return [(1 << n, by) for n, by in enumerate(near) if by]
+
+
+def _stops(space: Space) -> dict[Way, list[int]]:
+    """By way, what stops each body by standing where it does. Screws neither stop nor are stopped."""
+    fixed = space.fixed | space.stops
+    other = ~space.bites | fixed
+    apart = (other & ~fixed)[:, None] & other & (space.owner[:, None] != space.owner)
+    low, high, gap = space.low, space.high, space.gap
+    flat, deep = apart & space.near, apart & space.meet[2]
+    lies = np.abs(gap[2]) <= LYING_MM
+    pairs = np.empty((len(EVERY_WAY), *apart.shape), dtype=bool)
+    np.logical_and(flat, lies.T, out=pairs[AT["forwards"]])
+    np.logical_and(flat, lies, out=pairs[AT["backwards"]])
+    beside = deep & ~space.holed
+    for axis, (up, down) in enumerate((("right", "left"), ("up", "down"))):
+        along = beside & space.meet[1 - axis]
+        close = gap[axis] <= PLAY_MM
+        np.logical_and(along & close, high[axis] > high[axis][:, None], out=pairs[AT[up]])
+        np.logical_and(along & close.T, low[axis] < low[axis][:, None], out=pairs[AT[down]])
+    if space.square_holes:
+        left, below, right, above = np.array([hole for _, hole in space.square_holes]).T[:, :, None]
+        air = {"right": right - high[0], "up": above - high[1], "left": low[0] - left, "down": low[1] - below}
+        for way, by in air.items():
+            within = (by >= -EPS_MM) & (by <= PLAY_MM) & space.inside
+            for k in within.any(axis=1).nonzero()[0].tolist():
+                n = space.square_holes[k][0]
+                pairs[AT[way], :, n] |= deep[:, n] & within[k]
+    return dict(zip(EVERY_WAY, _of_bodies(space, pairs), strict=True))
+
+
+AT: Mapping[str, int] = {way: n for n, way in enumerate(EVERY_WAY)}
+
+
+def _of_bodies(space: Space, pairs: np.ndarray) -> list[list[int]]:
+    """Pairs of prisms, one table for each way, as those of their bodies."""
+    many = max(len(space.owner), 1)
+    way, pair = np.divmod(np.flatnonzero(pairs), many * many)
+    one, other = np.divmod(pair, many)
+    out = [[0] * len(space.bodies) for _ in pairs]
+    for w, a, b in zip(way.tolist(), space.owner[one].tolist(), space.owner[other].tolist(), strict=True):
+        out[w][a] |= 1 << b
+    return out
+
+
+def _known(space: Space, ties: Iterable[Tie]) -> Iterator[tuple[Tie, int, int]]:
+    """The ties between bodies that are there, with the numbers of these."""
+    at = {b.id: n for n, b in enumerate(space.bodies)}
     for tie in ties:
-        if tie.body in bit and tie.to in bit:
-            for way in tie.ways:
-                out[way][bit[tie.body]] = out[way].get(bit[tie.body], 0) | bit[tie.to]
-    return out
+        if tie.body in at and tie.to in at:
+            yield tie, at[tie.body], at[tie.to]
 
 
-def _chain(held: int, stops: Stops, pressed: tuple[Stops, Stops] | None) -> int:
-    """All bodies that are held in the end, from those that are fixed on."""
+def _chain(held: int, asked: int, stops: Stops, pressed: tuple[Stops, Stops] | None) -> int:
+    """All bodies that are held in the end, from those that are fixed on; it ends where all that are asked are."""
     while True:
         held = _reached(held, stops)
-        if pressed is None:
+        if pressed is None or not asked & ~held:
             return held
         front, back = pressed
         more = _reached(held, front) & _reached(held, back)
@@ -126,8 +116,8 @@ def _chain(held: int, stops: Stops, pressed: tuple[Stops, Stops] | None) -> int:
 
 def _reached(held: int, stops: Stops) -> int:
     """What comes to something held, from one to the next, and the held itself."""
-    left = [(body, by) for body, by in stops.items() if not body & held]
-    while new := sum(body for body, by in left if by & held):
+    left = [(body, by) for body, by in stops if not body & held]
+    while new := sum([body for body, by in left if by & held]):
         held |= new
         left = [(body, by) for body, by in left if not body & new]
     return held

@@ -24,6 +24,7 @@ def broken_out(bodies: Iterable[Body]) -> list[Broken]:
         by = [
             max(ring[0] - hole[0], ring[1] - hole[1], hole[2] - ring[2], hole[3] - ring[3])
             for p in body.prisms
+            if p.holes
             for ring in [box_of(p.ring)]
             for hole in map(box_of, p.holes)
         ]

@@ -19,12 +19,14 @@ Box = tuple[float, float, float, float]
 class Space:
     """Bodies in their places, with what each pair of their prisms shares by their boxes.
 
-    ``shared[axis, i, j]`` is how far the boxes of prisms i and j overlap along x, y or depth, in mm; below nothing it
-    is the gap between them. ``near[i, j]`` tells whether they overlap in the front plane, neither in a square hole of
-    the other, which is ``holed``. ``owner[i]`` is the index of the body that prism i belongs to. ``square_holes`` are
-    the holes along the axes: the prism's number, and the hole's box. ``fixed``, ``stops``, ``laid``, ``bites`` and
-    ``gives`` are yes or no for each prism, of its body. Fixings that give way, as staples do, are many and stand in
-    nobody's way: their prisms are ``fine``, with the index of the body and their box, and no part of any pair.
+    ``low[axis, i]`` and ``high[axis, i]`` are where the box of prism i begins and ends, along x, y and depth, in mm;
+    ``gap[axis, i, j]`` is how far prism j begins beyond the end of prism i, and ``meet[axis, i, j]`` whether the two
+    share more than a touch along that axis. ``near[i, j]`` tells whether they overlap in the front plane, neither in
+    a square hole of the other, which is ``holed``. ``owner[i]`` is the index of the body that prism i belongs to.
+    ``square_holes`` are the holes along the axes: the prism's number, and the hole's box; ``inside[k, j]``: prism j
+    stands in the k-th. ``fixed``, ``stops``, ``laid``, ``bites`` and ``gives`` are yes or no for each prism, of its
+    body. Fixings that give way, as staples do, are many and stand in nobody's way: their prisms are ``fine``, with
+    the index of the body and their box, and no part of any pair.
     """
 
     def __init__(self, bodies: Sequence[Body]) -> None:
@@ -40,38 +42,51 @@ class Space:
             owner += [n] * len(body.prisms)
         self.boxes: list[Box] = [box_of(p.ring) for p in self.prisms]
         self.owner = np.array(owner, dtype=np.intp)
-        spans = [(p.front_mm, p.back_mm) for p in self.prisms]
-        plane = np.array(self.boxes).reshape(-1, 4)
-        deep = np.array(spans).reshape(-1, 2)
-        self.low = np.column_stack((plane[:, :2], deep[:, :1]))
-        self.high = np.column_stack((plane[:, 2:], deep[:, 1:]))
-        low, high = self.low.T.copy(), self.high.T.copy()
-        self.shared = np.minimum(high[:, :, None], high[:, None]) - np.maximum(low[:, :, None], low[:, None])
+        spans = [x for box, p in zip(self.boxes, self.prisms, strict=True) for x in (*box, p.front_mm, p.back_mm)]
+        left, below, right, above, front, back = np.array(spans).reshape(-1, 6).T
+        self.low, self.high = low, high = np.array((left, below, front)), np.array((right, above, back))
+        self.gap = low[:, None] - high[:, :, None]
+        some = high - low > EPS_MM
+        reach = self.gap < -EPS_MM
+        self.meet = reach & reach.transpose(0, 2, 1) & some[:, :, None] & some[:, None]
         self.square_holes = [(n, box_of(h)) for n, p in enumerate(self.prisms) for h in p.holes if is_rect(h)]
-        self.in_hole = self._in_holes(self.low, self.high)
-        self.holed = self.in_hole | self.in_hole.T
-        shares = (self.shared[0] > EPS_MM) & (self.shared[1] > EPS_MM)
-        self.near = shares & ~self.holed
-        told = [(b.fixed, b.stops, b.laid, b.bites, b.gives) for b in self.bodies]
-        by_prism = np.array(told, dtype=bool).reshape(-1, 5)[self.owner]
-        self.fixed, self.stops, self.laid, self.bites, self.gives = by_prism.T
+        self.inside = self._in_holes(low, high)
+        in_hole = self._by_prism(self.inside)
+        self.holed = in_hole | in_hole.T
+        self.near = self.meet[0] & self.meet[1] & ~self.holed
+        told = [x for b in self.bodies for x in (b.fixed, b.stops, b.laid, b.bites, b.gives)]
+        by_body = np.array(told, dtype=bool).reshape(-1, 5).T
+        self.fixed, self.stops, self.laid, self.bites, self.gives = by_body[:, self.owner]
         self._rect = [is_rect(p.ring) for p in self.prisms]
         self._shapes: dict[int, Polygon] = {}
 
     def _in_holes(self, low: np.ndarray, high: np.ndarray) -> np.ndarray:
-        """``[i, j]``: the box j, by its least and largest x and y, stands in a square hole of prism i."""
-        out = np.zeros((len(self.prisms), len(low)), dtype=bool)
-        least, most = low[:, :2] + EPS_MM, high[:, :2] - EPS_MM
-        for n, hole in self.square_holes:
-            out[n] |= (least >= hole[:2]).all(axis=1) & (most <= hole[2:]).all(axis=1)
+        """``[k, j]``: the box j, by its least and largest x and y, stands in square hole k."""
+        if not self.square_holes:
+            return np.zeros((0, low.shape[1]), dtype=bool)
+        hole = np.array([box for _, box in self.square_holes])[:, None]
+        out: np.ndarray = (
+            (low[0] >= hole[..., 0] - EPS_MM)
+            & (low[1] >= hole[..., 1] - EPS_MM)
+            & (high[0] <= hole[..., 2] + EPS_MM)
+            & (high[1] <= hole[..., 3] + EPS_MM)
+        )
+        return out
+
+    def _by_prism(self, inside: np.ndarray) -> np.ndarray:
+        """``[i, j]``: the box j stands in one of the square holes of prism i."""
+        out = np.zeros((len(self.prisms), inside.shape[1]), dtype=bool)
+        for (n, _), those in zip(self.square_holes, inside, strict=True):
+            out[n] |= those
         return out
 
     def fine_near(self, others: np.ndarray) -> np.ndarray:
         """``[i, j]``: fine fixing i and the prism at ``others[j]`` overlap by their boxes, not in its square hole."""
-        boxes = np.array([(*box, p.front_mm, p.back_mm) for _, p, box in self.fine]).reshape(-1, 6)
-        low, high = boxes[:, (0, 1, 4)], boxes[:, (2, 3, 5)]
-        shared = np.minimum(high[:, None], self.high[others]) - np.maximum(low[:, None], self.low[others])
-        near: np.ndarray = (shared > (EPS_MM, EPS_MM, 0.0)).all(axis=2) & ~self._in_holes(low, high)[others].T
+        boxes = np.array([(*box, p.front_mm, p.back_mm) for _, p, box in self.fine]).reshape(-1, 6).T
+        low, high = boxes[[0, 1, 4], :, None], boxes[[2, 3, 5], :, None]
+        shared = np.minimum(high, self.high[:, None, others]) - np.maximum(low, self.low[:, None, others])
+        near: np.ndarray = (shared[0] > EPS_MM) & (shared[1] > EPS_MM) & (shared[2] > 0)
+        near &= ~self._by_prism(self._in_holes(low[..., 0], high[..., 0]))[others].T
         return near
 
     def shape(self, n: int) -> Polygon:
@@ -79,6 +94,11 @@ class Space:
         if n not in self._shapes:
             self._shapes[n] = shape_of(self.prisms[n])
         return self._shapes[n]
+
+    def shared_mm(self, axis: int, i: int, j: int) -> float:
+        """How far the boxes of two prisms overlap along an axis; below nothing it is the gap between them."""
+        ends, begins = self.high[axis], self.low[axis]
+        return float(min(ends[i], ends[j]) - max(begins[i], begins[j]))
 
     def both(self, i: int, j: int) -> Box:
         """What the boxes of two prisms share in the front plane."""
@@ -92,14 +112,14 @@ class Space:
         return holds_dot(self.prisms[n].ring, at)
 
     def covers(self, n: int, box: Box) -> bool:
-        """Whether a prism surely covers a box: four-sided, whole, and each corner of the box in it."""
+        """Whether a prism surely covers a box: it has no holes, and no side of its outline runs through the box."""
         p = self.prisms[n]
-        if p.holes or len(p.ring) != 4:
+        if p.holes:
             return False
         if self._rect[n]:
             return True
-        left, low, right, high = box[0] + HAIR_MM, box[1] + HAIR_MM, box[2] - HAIR_MM, box[3] - HAIR_MM
-        return all(holds_dot(p.ring, at) for at in ((left, low), (right, low), (right, high), (left, high)))
+        inner = box[0] + HAIR_MM, box[1] + HAIR_MM, box[2] - HAIR_MM, box[3] - HAIR_MM
+        return holds_dot(p.ring, inner[:2]) and not runs_through(p.ring, inner)
 
 
 def shared_box(a: Box, b: Box) -> Box:
@@ -127,3 +147,27 @@ def holds_dot(ring: Ring, at: Dot) -> bool:
             inside = not inside
         ax, ay = bx, by
     return inside
+
+
+def runs_through(ring: Ring, box: Box) -> bool:
+    """Whether a side of an outline runs through a box: neither x, nor y, nor the side itself keeps them apart.
+
+    >>> triangle = ((0, 0), (4, 0), (0, 4))
+    >>> runs_through(triangle, (1, 1, 1.5, 1.5)), runs_through(triangle, (1, 1, 3, 3)), runs_through(triangle, (3, 3, 4, 4))
+    (False, True, False)
+    """
+    left, low, right, high = box
+    ax, ay = ring[-1]
+    for bx, by in ring:
+        if not (
+            (ax <= left and bx <= left)
+            or (ax >= right and bx >= right)
+            or (ay <= low and by <= low)
+            or (ay >= high and by >= high)
+        ):
+            dx, dy = bx - ax, by - ay
+            c = dx * (low - ay), dx * (high - ay), dy * (left - ax), dy * (right - ax)
+            if min(c[0], c[1]) < max(c[2], c[3]) and max(c[0], c[1]) > min(c[2], c[3]):
+                return True
+        ax, ay = bx, by
+    return False

@@ -1,9 +1,7 @@
 """Ways in: what cannot get to its place, because the frame is narrower on the way than the thing is large."""
 
-import numpy as np
-
 from shadbo.core.dataclass import dataclass
-from shadbo.core.solids.body import Body
+from shadbo.core.solids.body import Body, Enters
 from shadbo.core.solids.space import EPS_MM, Space, pairs_in
 
 
@@ -23,14 +21,20 @@ def barred(space: Space) -> list[Barred]:
     that it comes from bars it as well: a lip behind a pane.
     """
     fixed, loose = space.fixed, ~(space.fixed | space.bites | space.gives)
-    enters = np.array([b.enters for b in space.bodies])[space.owner]
-    behind = space.low[:, 2] >= space.high[:, None, 2] - EPS_MM
-    before = space.high[:, 2] <= space.low[:, None, 2] + EPS_MM
-    way = np.where((enters == "from behind")[:, None], behind, before) & (enters != "made with the frame")[:, None]
     worst: dict[int, Barred] = {}
-    for i, j in pairs_in(space.near & way & loose[:, None] & fixed):
+    for i, j in pairs_in(space.near & loose[:, None] & fixed):
         n = int(space.owner[i])
-        by = float(min(space.shared[0, i, j], space.shared[1, i, j]))
+        if not _on_the_way(space, space.bodies[n].enters, i, j):
+            continue
+        by = min(space.shared_mm(0, i, j), space.shared_mm(1, i, j))
         if n not in worst or worst[n].by_mm < by:
             worst[n] = Barred(space.bodies[n], space.bodies[int(space.owner[j])], by)
     return list(worst.values())
+
+
+def _on_the_way(space: Space, enters: Enters, i: int, j: int) -> bool:
+    """Whether prism i comes past the wood j to its place, or lies against it from there."""
+    thing, wood = space.prisms[i], space.prisms[j]
+    if enters == "from behind":
+        return wood.front_mm >= thing.back_mm - EPS_MM
+    return enters == "from the front" and wood.back_mm <= thing.front_mm + EPS_MM
