@@ -6,7 +6,7 @@ from shadbo.core.build.marked import Shown
 from shadbo.core.checks.view import Look
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
-from shadbo.core.shapes.polygon import apart, box_of, clear
+from shadbo.core.shapes.polygon import apart, box_of, boxes_clear
 from shadbo.core.words.words import Mm, both
 
 
@@ -31,11 +31,14 @@ def pieces_overlap(look: Look) -> Iterator[Finding]:
     """Two pieces over each other, or closer than looks meant."""
     shown = [x for x in look.assembly.shown if x.seat == "field"]
     least = look.desk.practice.layout_gap_least_mm
+    boxes = [box_of(x.ring) for x in shown]
     for i, a in enumerate(shown):
-        for b in shown[i + 1 :]:
-            if clear(a.ring, b.ring, least - 1e-6):
+        for n, b in enumerate(shown[i + 1 :], i + 1):
+            if boxes_clear(boxes[i], boxes[n], least - 1e-6):
                 continue
             gap = apart(a.ring, b.ring)
+            if gap >= least - 1e-6:
+                continue
             over = gap < -1e-6
             yield Finding(
                 "layout.overlap" if over else "layout.close",
@@ -64,7 +67,9 @@ def outside_field(look: Look) -> Iterator[Finding]:
     least = look.desk.practice.box_margin_least_mm
     for x in look.assembly.shown:
         left, low, right, high = box_of(x.ring)
-        edge = min(left + w, w - right, h - high, low + h if not _stands(look, x) else w)
+        edge = min(left + w, w - right, h - high)
+        if low + h < edge and not _stands(look, x):
+            edge = low + h
         if edge >= least - 1e-6:
             continue
         out = edge < -1e-6

@@ -1,5 +1,7 @@
 """What must never happen to a piece, and how it is told: decided for the piece, or usual for its kind and worth."""
 
+from functools import lru_cache
+
 from shadbo.core.dataclass import dataclass
 from shadbo.core.pieces.kinds import KINDS, SORT_FACTS, SORTED, FactName
 from shadbo.core.shop.values import Value
@@ -45,10 +47,19 @@ def tell(facts: Facts, kind: str, worth: str, sort: str = "") -> Told:
 
     Dear and irreplaceable pieces are never glued, and their mount comes off again.
     """
+    usual = _usual(kind, worth, sort)
+    decided = {name: told for name in FACT_WORDS if (told := getattr(facts, name)) is not None}
+    if not decided:
+        return usual
+    return Told(usual.is_so | decided, usual.why | dict.fromkeys(decided, "told by the owner"))
+
+
+@lru_cache(maxsize=512)
+def _usual(kind: str, worth: str, sort: str) -> Told:
+    """What is usual for a kind, a sort and a worth."""
     is_so: dict[FactName, bool] = {}
     why: dict[FactName, str] = {}
     for name in FACT_WORDS:
-        decided = getattr(facts, name)
         usual, reason = name in KINDS[kind].usual, f"usual for a {kind}"
         if kind in SORTED and name in SORT_FACTS.get(sort, {}):
             usual, reason = SORT_FACTS[sort][name], f"usual for a {sort}"
@@ -56,6 +67,5 @@ def tell(facts: Facts, kind: str, worth: str, sort: str = "") -> Told:
             usual, reason = True, f"since it is {worth}"
         if name == "may_be_glued" and worth == "irreplaceable":
             usual, reason = False, f"since it is {worth}"
-        is_so[name] = usual if decided is None else decided
-        why[name] = reason if decided is None else "told by the owner"
+        is_so[name], why[name] = usual, reason
     return Told(is_so, why)

@@ -1,6 +1,7 @@
 """Outlines of things as they are seen, about their middle: to true size, simple enough to be drawn with."""
 
 import math
+from functools import lru_cache
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate
@@ -23,7 +24,12 @@ def _box(w: float, h: float) -> Ring:
 
 
 def _round(w: float, h: float, n: int = 28) -> Ring:
-    return tuple((w * math.cos(2 * math.pi * i / n), h * math.sin(2 * math.pi * i / n)) for i in range(n))
+    return tuple([(w * x, h * y) for x, y in _circle(n)])
+
+
+@lru_cache(maxsize=8)
+def _circle(n: int) -> Ring:
+    return tuple((math.cos(2 * math.pi * i / n), math.sin(2 * math.pi * i / n)) for i in range(n))
 
 
 def on_ribbon(badge: Badge) -> bool:

@@ -183,7 +183,12 @@ class Piece(Value):
     @property
     def noun(self) -> str:
         """What it is called where it has no name."""
-        return noun_of(self.detail.kind, getattr(self.detail, "sort", ""))
+        return noun_of(self.detail.kind, self.sort)
+
+    @property
+    def sort(self) -> str:
+        """Which of its kind it is; empty where the kind has none."""
+        return str(vars(self.detail).get("sort", ""))  # a field that is not there costs an exception
 
     @property
     def comes_in_days(self) -> int | None:
@@ -194,7 +199,7 @@ class Piece(Value):
     @property
     def told(self) -> Told:
         """The facts that count: decided, or usual for its kind and worth."""
-        return tell(self.facts, self.detail.kind, self.worth, getattr(self.detail, "sort", ""))
+        return tell(self.facts, self.detail.kind, self.worth, self.sort)
 
     @model_validator(mode="before")
     @classmethod

@@ -2,3 +2,5 @@
 
 Dot = tuple[float, float]
 Ring = tuple[Dot, ...]
+Box = tuple[float, float, float, float]
+"""Left, low, right, high."""

@@ -8,6 +8,7 @@ from itertools import pairwise
 import shapely
 from shapely.geometry.base import BaseGeometry
 
+from shadbo.core.shapes.plane import Box
 from shadbo.core.shapes.plane import Dot as Dot
 from shadbo.core.shapes.plane import Ring as Ring
 
@@ -27,7 +28,7 @@ def anticlockwise(ring: Ring) -> Ring:
     return ring if area(ring) > 0 else tuple(reversed(ring))
 
 
-def box_of(ring: Sequence[Dot]) -> tuple[float, float, float, float]:
+def box_of(ring: Sequence[Dot]) -> Box:
     """Left, low, right, high."""
     if len(ring) == 4:
         (ax, ay), (bx, by), (cx, cy), (dx, dy) = ring
@@ -38,7 +39,7 @@ def box_of(ring: Sequence[Dot]) -> tuple[float, float, float, float]:
 
 def moved(ring: Ring, right_mm: float, up_mm: float) -> Ring:
     """The outline elsewhere."""
-    return tuple((x + right_mm, y + up_mm) for x, y in ring)
+    return tuple([(x + right_mm, y + up_mm) for x, y in ring])
 
 
 def mirrored(ring: Ring) -> Ring:
@@ -77,6 +78,24 @@ def holds(ring: Sequence[Dot], dot: Dot) -> bool:
     return bool(shapely.contains_xy(_area_of(tuple(ring)), *dot))
 
 
+def holds_dot(ring: Ring, at: Dot) -> bool:
+    """Whether a point lies in an outline: a line from it to the right crosses it an odd number of times.
+
+    For short outlines: it needs no area of the library first.
+
+    >>> holds_dot(((0, 0), (4, 0), (0, 4)), (1, 1)), holds_dot(((0, 0), (4, 0), (0, 4)), (3, 3))
+    (True, False)
+    """
+    x, y = at
+    inside = False
+    ax, ay = ring[-1]
+    for bx, by in ring:
+        if (ay > y) != (by > y) and x < ax + (y - ay) * (bx - ax) / (by - ay):
+            inside = not inside
+        ax, ay = bx, by
+    return inside
+
+
 def near(ring: Sequence[Dot], dot: Dot) -> float:
     """Distance of a point from an outline, 0 inside it."""
     return float(_area_of(tuple(ring)).distance(shapely.Point(dot)))
@@ -105,10 +124,12 @@ HAIR_MM = 1e-6
 
 def clear(one: Ring, other: Ring, by_mm: float) -> bool:
     """Whether two outlines keep at least so far apart; their boxes settle most pairs."""
-    a, b = box_of(one), box_of(other)
-    if max(a[0] - b[2], b[0] - a[2], a[1] - b[3], b[1] - a[3]) >= by_mm:
-        return True
-    return apart(one, other) >= by_mm
+    return boxes_clear(box_of(one), box_of(other), by_mm) or apart(one, other) >= by_mm
+
+
+def boxes_clear(a: Box, b: Box, by_mm: float) -> bool:
+    """Whether two boxes keep at least so far apart along x or along y."""
+    return max(a[0] - b[2], b[0] - a[2], a[1] - b[3], b[1] - a[3]) >= by_mm
 
 
 @lru_cache(maxsize=2048)

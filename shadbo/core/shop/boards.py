@@ -54,7 +54,11 @@ class SheetStock(Value):
     @property
     def kg_per_m2(self) -> float:
         """Mass by area."""
-        return FACINGS_KG_PER_M2.get(self.kind, 0.0) + KG_PER_M2_MM[self.kind] * self.thick_mm
+        return self.stacked_kg_per_m2(1)
+
+    def stacked_kg_per_m2(self, count: int) -> float:
+        """Mass by area of that many boards that are as thick as this one together, each with its facings."""
+        return count * FACINGS_KG_PER_M2.get(self.kind, 0.0) + KG_PER_M2_MM[self.kind] * self.thick_mm
 
     @property
     def glazing(self) -> bool:

@@ -1,6 +1,7 @@
 """Materials that a job keeps: each copied from the stock when the job's first part was cut, by its role."""
 
 import re
+from functools import lru_cache
 from typing import Annotated, Generic, TypeVar, cast
 
 from pydantic import Field
@@ -76,6 +77,7 @@ HANGERS: Drawer[Hanger] = Drawer("hangers")
 WIRES: Drawer[Wire] = Drawer("wires")
 
 
+@lru_cache(maxsize=512)
 def role(*words: str) -> str:
     """A role's name from words: ``role("hanger", "slanted hole")`` is ``hanger.slanted-hole``."""
     return ".".join(re.sub(r"[^a-z0-9_.-]+", "-", w.lower()).strip("-") for w in words if w)

@@ -6,10 +6,11 @@ import numpy as np
 from shapely import clip_by_rect
 
 from shadbo.core.dataclass import dataclass
-from shadbo.core.shapes.plane import Dot
+from shadbo.core.shapes.plane import Box, Dot
+from shadbo.core.shapes.polygon import holds_dot
 from shadbo.core.shapes.rings import rect
 from shadbo.core.solids.body import Body, Prism
-from shadbo.core.solids.space import Box, Space, holds_dot, pairs_in, shared_box
+from shadbo.core.solids.space import Space, pairs_in, shared_box
 
 THIN_MM = 1e-3
 LEAST_MM = 1.0

@@ -5,15 +5,13 @@ from collections.abc import Sequence
 import numpy as np
 from shapely import Polygon
 
-from shadbo.core.shapes.plane import Dot, Ring
-from shadbo.core.shapes.polygon import box_of
+from shadbo.core.shapes.plane import Box, Dot, Ring
+from shadbo.core.shapes.polygon import box_of, holds_dot
 from shadbo.core.solids.body import Body, Prism, is_rect, shape_of
 
 EPS_MM = 0.05
 """Things this near to one another only touch."""
 HAIR_MM = 1e-6
-
-Box = tuple[float, float, float, float]
 
 
 class Space:
@@ -131,22 +129,6 @@ def pairs_in(table: np.ndarray) -> list[tuple[int, int]]:
     """Where a square of yes and no says yes: row and column of each."""
     rows, columns = table.nonzero()
     return list(zip(rows.tolist(), columns.tolist(), strict=True))
-
-
-def holds_dot(ring: Ring, at: Dot) -> bool:
-    """Whether a point lies in an outline: a line from it to the right crosses it an odd number of times.
-
-    >>> holds_dot(((0, 0), (4, 0), (0, 4)), (1, 1)), holds_dot(((0, 0), (4, 0), (0, 4)), (3, 3))
-    (True, False)
-    """
-    x, y = at
-    inside = False
-    ax, ay = ring[-1]
-    for bx, by in ring:
-        if (ay > y) != (by > y) and x < ax + (y - ay) * (bx - ax) / (by - ay):
-            inside = not inside
-        ax, ay = bx, by
-    return inside
 
 
 def runs_through(ring: Ring, box: Box) -> bool:

@@ -39,7 +39,7 @@ class Item:
     @property
     def hatch(self) -> str:
         """How it is drawn."""
-        sort = getattr(self.piece.detail, "sort", "")
+        sort = self.piece.sort
         if sort in ("patch", "nameplate"):
             return "textile" if sort == "patch" else "metal"
         return KINDS[self.piece.detail.kind].hatch

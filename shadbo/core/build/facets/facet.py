@@ -40,21 +40,30 @@ class Axes:
         return max(self.width.value, self.height.value)
 
 
-_KNOWN: dict[str, tuple[tuple[str, str, bool, bool], ...]] = {}
+@dataclass(frozen=True, slots=True)
+class _Line:
+    """A field of a facet: its key, or those of both axes, and whether it must be there."""
+
+    name: str
+    keys: tuple[str, ...]
+    needed: bool
 
 
-def _lines(facet: "type[Facet]") -> tuple[tuple[str, str, bool, bool], ...]:
-    """Of each field: its name, its key, whether it must be there, whether it is one an axis."""
-    known = _KNOWN.get(facet.__name__)
-    if known is not None:
-        return known
+_KNOWN: "dict[type[Facet], tuple[_Line, ...]]" = {}
+
+
+def _lines(facet: "type[Facet]") -> tuple[_Line, ...]:
+    """The fields of a facet; looked up once."""
+    if facet in _KNOWN:
+        return _KNOWN[facet]
     hints = get_type_hints(facet)
     out = []
     for f in fields(facet):
         kinds = get_args(hints[f.name]) or (hints[f.name],)
-        out.append((f.name, f.metadata["key"], type(None) not in kinds, Axes in kinds))
-    _KNOWN[facet.__name__] = tuple(out)
-    return _KNOWN[facet.__name__]
+        keys = [f.metadata["key"].replace("{axis}", axis) for axis in (AXES if Axes in kinds else ("",))]
+        out.append(_Line(f.name, tuple(keys), type(None) not in kinds))
+    _KNOWN[facet] = tuple(out)
+    return _KNOWN[facet]
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,22 +77,18 @@ class Facet:
         ``names`` fill places in the keys, such as the id of a piece.
         """
         got: dict[str, object] = {}
-        for name, key, needed, by_axis in _lines(cls):
-            if by_axis:
-                pair = [sheet.get(key.format(axis=axis, **names)) for axis in AXES]
-                found = Axes(pair[0], pair[1]) if pair[0] is not None and pair[1] is not None else None
-            else:
-                found = sheet.get(key.format(**names) if names else key)  # type: ignore[assignment]
-            if found is None and needed:
+        named = sheet.named
+        for line in _lines(cls):
+            there = [named.get(key.format(**names) if names else key) for key in line.keys]
+            found: object = there[0]
+            if len(there) == 2:
+                found = Axes(there[0], there[1]) if there[0] is not None and there[1] is not None else None
+            if found is None and line.needed:
                 return None
-            got[name] = found
+            got[line.name] = found
         return cls(**got)
 
     @classmethod
     def keys(cls, **names: str) -> tuple[str, ...]:
         """Every key that the facet reads."""
-        return tuple(
-            key.format(axis=axis, **names)
-            for _, key, _, by_axis in _lines(cls)
-            for axis in (AXES if by_axis else ("",))
-        )
+        return tuple(key.format(**names) for line in _lines(cls) for key in line.keys)

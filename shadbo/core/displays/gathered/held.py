@@ -12,7 +12,7 @@ from shadbo.core.displays.gathered.gathered import Gathered
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.objects import Badge, Garment, Keepsake
 from shadbo.core.pieces.outlines import garment_lines
-from shadbo.core.shapes.polygon import box_of, holds, near
+from shadbo.core.shapes.polygon import box_of, holds_dot, near
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.sums.border import hinge_count
@@ -46,7 +46,7 @@ def hold_items(
         detail, key = x.piece.detail, f"{x.key}.mount"
         facts = x.piece.told
         ids = KINDS[detail.kind].mounts
-        sort = getattr(detail, "sort", "")
+        sort = x.piece.sort
         if sort == "patch":
             ids = ("top tape", "sink")
         elif isinstance(detail, Badge) and x.back.value <= 0:
@@ -136,7 +136,7 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
         apart = p.pins_carry_mm if seam.carries else p.pins_else_mm
         n = max(1, math.ceil(long / apart - 1e-9))
         nx, ny = -(y1 - y0) / long, (x1 - x0) / long
-        inward = 1 if holds(x.ring, ((x0 + x1) / 2 + nx * 0.5, (y0 + y1) / 2 + ny * 0.5)) else -1
+        inward = 1 if holds_dot(x.ring, ((x0 + x1) / 2 + nx * 0.5, (y0 + y1) / 2 + ny * 0.5)) else -1
         for i in range(n + 1):
             t = i / n
             dot = (

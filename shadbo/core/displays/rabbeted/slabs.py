@@ -66,10 +66,7 @@ class Slab:
     @property
     def kg_per_m2(self) -> float:
         """Mass by area of all its boards, each with its facings; 0 where it is not a sheet."""
-        if self.sheet is None:
-            return 0.0
-        one = self.sheet.model_copy(update={"thick_mm": self.sheet.thick_mm / self.count})
-        return one.kg_per_m2 * self.count
+        return self.sheet.stacked_kg_per_m2(self.count) if self.sheet is not None else 0.0
 
     @property
     def key(self) -> str:
