@@ -109,15 +109,19 @@ def _met(space: Space, things: Collection[int]) -> dict[int, dict[int, float]]:
     return out
 
 
+def _along_mm(q: Prism, p: Prism, middle: Dot) -> float:
+    """How far a fixing along the depth goes into a prism, where its middle line stands in that."""
+    if not holds_dot(q.ring, middle) or (q.holes and any(holds_dot(h, middle) for h in q.holes)):
+        return 0.0
+    return min(p.back_mm, q.back_mm) - max(p.front_mm, q.front_mm)
+
+
 def _shared_mm(space: Space, p: Prism, box: Box, j: int) -> float:
     """How far a fixing's prism goes into another one, along its longest side."""
-    q = space.prisms[j]
     left, low, right, high = box
     wide, tall, long = right - left, high - low, p.back_mm - p.front_mm
-    if long > min(wide, tall) + THIN_MM:  # along the depth: its middle line stands in the other's outline, or beside
-        middle = ((left + right) / 2, (low + high) / 2)
-        inside = space.holds(j, middle) and not any(holds_dot(h, middle) for h in q.holes)
-        return min(p.back_mm, q.back_mm) - max(p.front_mm, q.front_mm) if inside else 0.0
+    if long > wide + THIN_MM or long > tall + THIN_MM:  # along the depth: its middle line stands in the outline, or not
+        return _along_mm(space.prisms[j], p, ((left + right) / 2, (low + high) / 2))
     a, b, c, d = shared_box(box, space.boxes[j])
     if not space.covers(j, (a, b, c, d)):
         both = clip_by_rect(space.shape(j), left, low, right, high)

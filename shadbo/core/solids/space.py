@@ -84,7 +84,8 @@ class Space:
         low, high = boxes[[0, 1, 4], :, None], boxes[[2, 3, 5], :, None]
         shared = np.minimum(high, self.high[:, None, others]) - np.maximum(low, self.low[:, None, others])
         near: np.ndarray = (shared[0] > EPS_MM) & (shared[1] > EPS_MM) & (shared[2] > 0)
-        near &= ~self._by_prism(self._in_holes(low[..., 0], high[..., 0]))[others].T
+        if self.square_holes:
+            near &= ~self._by_prism(self._in_holes(low[..., 0], high[..., 0]))[others].T
         return near
 
     def shape(self, n: int) -> Polygon:
@@ -101,13 +102,6 @@ class Space:
     def both(self, i: int, j: int) -> Box:
         """What the boxes of two prisms share in the front plane."""
         return shared_box(self.boxes[i], self.boxes[j])
-
-    def holds(self, n: int, at: Dot) -> bool:
-        """Whether a point lies in a prism's outline, its holes not looked at."""
-        if self._rect[n]:
-            left, low, right, high = self.boxes[n]
-            return left <= at[0] < right and low <= at[1] < high
-        return holds_dot(self.prisms[n].ring, at)
 
     def covers(self, n: int, box: Box) -> bool:
         """Whether a prism surely covers a box: it has no holes, and no side of its outline runs through the box."""

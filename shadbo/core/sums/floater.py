@@ -1,5 +1,6 @@
 """The floater: inside and outside size, face position and pad, line and length of the screws."""
 
+from bisect import bisect_left
 from collections.abc import Sequence
 from functools import lru_cache
 from itertools import combinations_with_replacement
@@ -23,25 +24,29 @@ def pads_for(
     if wanted_mm <= DUST:
         return ()
 
-    def cost(stack: tuple[float, tuple[int, ...]]) -> tuple[float, int, float]:
+    def cost(stack: tuple[float, tuple[int, ...]]) -> tuple[float, int, float, tuple[int, ...]]:
         off = stack[0] - wanted_mm
         far = -off if off <= DUST else off + thinner_by_mm
-        return round(far, 3), len(stack[1]), sum(stock[i].price_per_m2 for i in stack[1])
+        return round(far, 3), len(stack[1]), sum([stock[i].price_per_m2 for i in stack[1]]), stack[1]
 
-    stacks = _stacks(tuple(p.thick_mm for p in stock), most_layers)
-    near = min(abs(total - wanted_mm) for total, _ in stacks) + thinner_by_mm + DUST
-    _, layers = min((x for x in stacks if abs(x[0] - wanted_mm) <= near), key=cost)
-    return tuple(stock[i] for i in layers)
+    stacks = _stacks(tuple([p.thick_mm for p in stock]), most_layers)
+    at = bisect_left(stacks, (wanted_mm,))
+    near = min([abs(total - wanted_mm) for total, _ in stacks[max(at - 1, 0) : at + 1]]) + thinner_by_mm + DUST
+    first, last = bisect_left(stacks, (wanted_mm - near,)), bisect_left(stacks, (wanted_mm + near + DUST,))
+    _, layers = min([x for x in stacks[first:last] if abs(x[0] - wanted_mm) <= near], key=cost)
+    return tuple([stock[i] for i in layers])
 
 
 @lru_cache(maxsize=64)
 def _stacks(thick_mm: tuple[float, ...], most_layers: int) -> tuple[tuple[float, tuple[int, ...]], ...]:
-    """Every stack of up to so many layers: its thickness, and which layers it has."""
+    """Every stack of up to so many layers, the thinnest first: its thickness, and which layers it has."""
     indexes = range(len(thick_mm))
     return tuple(
-        (sum(thick_mm[i] for i in layers), layers)
-        for n in range(most_layers + 1)
-        for layers in combinations_with_replacement(indexes, n)
+        sorted(
+            (sum(thick_mm[i] for i in layers), layers)
+            for n in range(most_layers + 1)
+            for layers in combinations_with_replacement(indexes, n)
+        )
     )
 
 

@@ -16,6 +16,7 @@ from shadbo.core.sums.floater import face_position, ledge_spare, pad_made, pads_
 from shadbo.core.sums.order import order_mm
 from shadbo.core.words.words import Mm, Sentence
 
+NOTHING_READ = OwnFrame()
 Pads = Callable[[Quantity], Sequence[PadStock]]
 
 
@@ -30,7 +31,7 @@ def body_in(
 ) -> tuple[Body, Quantity]:
     """The edge that this moulding makes for a canvas, and the pad that it asks for; lengths in mm."""
     s = desk.sheet
-    own = desk.own_frame or OwnFrame()
+    own = desk.own_frame or NOTHING_READ
 
     def line(key: str, label: str, listed_mm: float, read: Reading | None) -> Quantity:
         return desk.read(key, label, read) if read is not None else s.choose(key, label, listed_mm, MM, source)
