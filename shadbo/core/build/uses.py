@@ -1,5 +1,7 @@
 """What the mounts of a plan use up: hinges, pins and ties by the piece, tape by its run."""
 
+from collections import Counter
+
 from shadbo.core.build.assembly import Assembly, Part
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.dataclass import dataclass
@@ -21,7 +23,8 @@ class Use:
 
 def uses(sheet: Sheet, assembly: Assembly) -> list[Use]:
     """Every mount's own, in the order of the mounts."""
-    mounts = [use for mount in assembly.mounts if (use := _use(sheet, assembly, mount)) is not None]
+    spots = Counter([x.of for x in assembly.spots if x.kind in ("pin", "support")])
+    mounts = [use for mount in assembly.mounts if (use := _use(sheet, mount, spots[mount.of])) is not None]
     return mounts + [_tape_of(part, part.stuck) for part in assembly.parts if part.stuck is not None]
 
 
@@ -43,12 +46,11 @@ def joint_uses(assembly: Assembly) -> list[Use]:
     ]
 
 
-def _use(sheet: Sheet, assembly: Assembly, mount: MountPlan) -> Use | None:
+def _use(sheet: Sheet, mount: MountPlan, spots: int) -> Use | None:
     tape = mount.tape
     if tape is None:
         return None
-    spots = sum(x.of == mount.of and x.kind in ("pin", "support") for x in assembly.spots) if mount.of else 0
-    count = spots or int(sheet[mount.used_key].value if mount.used_key in sheet else 1)
+    count = (spots if mount.of else 0) or int(sheet[mount.used_key].value if mount.used_key in sheet else 1)
     run = sheet[mount.run_key].value if mount.run_key in sheet else None
     price = tape.price * count * (run / 1000 if run is not None else 1.0)
     return Use(tape.name, count, run, price, mount.taken.mount.id, f"for {mount.name}" if mount.name else "")

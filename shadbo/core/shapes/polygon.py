@@ -32,6 +32,8 @@ def box_of(ring: Sequence[Dot]) -> Box:
     """Left, low, right, high."""
     if len(ring) == 4:
         (ax, ay), (bx, by), (cx, cy), (dx, dy) = ring
+        if ax == dx <= bx == cx and ay == by <= cy == dy:  # most outlines are rectangles told in this order
+            return ax, ay, cx, cy
         return min(ax, bx, cx, dx), min(ay, by, cy, dy), max(ax, bx, cx, dx), max(ay, by, cy, dy)
     xs, ys = [x for x, _ in ring], [y for _, y in ring]
     return min(xs), min(ys), max(xs), max(ys)
@@ -111,6 +113,11 @@ def overlap(one: Ring, other: Ring) -> float:
     if not mine.intersects(theirs) or mine.intersection(theirs).area <= HAIR_MM:
         return 0.0
     return -max(dx, dy)
+
+
+def disjoint(one: Ring, other: Ring) -> bool:
+    """Whether two outlines neither overlap nor touch."""
+    return boxes_clear(box_of(one), box_of(other), HAIR_MM) or bool(_area_of(one).disjoint(_area_of(other)))
 
 
 def apart(one: Ring, other: Ring) -> float:

@@ -120,7 +120,7 @@ def _shared_mm(space: Space, p: Prism, box: Box, j: int) -> float:
     """How far a fixing's prism goes into another one, along its longest side."""
     left, low, right, high = box
     wide, tall, long = right - left, high - low, p.back_mm - p.front_mm
-    if long > wide + THIN_MM or long > tall + THIN_MM:  # along the depth: its middle line stands in the outline, or not
+    if long > wide + THIN_MM or long > tall + THIN_MM:
         return _along_mm(space.prisms[j], p, ((left + right) / 2, (low + high) / 2))
     a, b, c, d = shared_box(box, space.boxes[j])
     if not space.covers(j, (a, b, c, d)):

@@ -76,6 +76,7 @@ def _cut_out(ring: Ring, holes: tuple[Ring, ...]) -> Polygon:
     return area.difference(union_all([whole(h) for h in holes])) if holes else area
 
 
+@lru_cache(maxsize=512)
 def whole(ring: Ring) -> Polygon:
     """An outline as an area; one that crosses itself as the library mends it."""
     area = Polygon(ring)

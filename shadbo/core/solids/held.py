@@ -1,6 +1,7 @@
 """What holds what: bodies that nothing stops from moving, along the depth or in the front plane."""
 
-from collections.abc import Iterable, Iterator, Mapping, Sequence
+import itertools
+from collections.abc import Iterable, Mapping, Sequence
 
 import numpy as np
 
@@ -14,7 +15,8 @@ PLAY_MM = 6.0
 """So much air beside a thing, and its rabbet or opening still keeps it: common practice, no source."""
 
 Stops = Sequence[tuple[int, int]]
-"""Bodies that something stops: the bit of each, and the bits of those that stop it; body n has bit ``1 << n``."""
+"""Bodies that something stops: the bit of each, and the bits of those that stop it; the least bit is the ground."""
+GROUND = 1
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,26 +34,35 @@ def loose(space: Space, ties: Iterable[Tie]) -> list[Loose]:
     air, or by lying pressed, in a stack, between two things; either way by what it is tied to. Screws and dowels
     are not asked; points and clips, fixed to their rails, are things that others lie against.
     """
-    near = _stops(space)
+    at = _numbers(space)
+    near = _stops(space, at)
     pressed = _by_bit(near["forwards"]), _by_bit(near["backwards"])
-    for tie, body, by in _known(space, ties):
-        for way in tie.ways:
-            near[way][body] |= 1 << by
-    fixed_on = sum([1 << n for n, b in enumerate(space.bodies) if b.fixed or b.stops])
-    asked = sum([1 << n for n, b in enumerate(space.bodies) if not b.bites])
+    number = dict(zip([b.id for b in space.bodies], at, strict=True))
+    for tie in ties:
+        if tie.body in number and tie.to in number:
+            for way in tie.ways:
+                near[way][number[tie.body]] |= 1 << number[tie.to]
+    asked = [(1 << n, b) for n, b in zip(at, space.bodies, strict=True) if n and not b.bites]
+    every = sum([bit for bit, _ in asked])
     out: list[Loose] = []
     for way in EVERY_WAY:
         along = way in ("forwards", "backwards")
-        free = asked & ~_chain(fixed_on, asked, _by_bit(near[way]), None if along else pressed)
-        out += [Loose(b, way) for n, b in enumerate(space.bodies) if free >> n & 1] if free else []
+        free = every & ~_chain(every, _by_bit(near[way]), None if along else pressed)
+        out += [Loose(b, way) for bit, b in asked if bit & free] if free else []
     return out
+
+
+def _numbers(space: Space) -> list[int]:
+    """A number for each body; 0, the ground, is all that holds by itself: the frame, and what is driven into it."""
+    count = itertools.count(1)
+    return [0 if b.fixed or b.stops else next(count) for b in space.bodies]
 
 
 def _by_bit(near: Sequence[int]) -> Stops:
     return [(1 << n, by) for n, by in enumerate(near) if by]
 
 
-def _stops(space: Space) -> dict[Way, list[int]]:
+def _stops(space: Space, at: Sequence[int]) -> dict[Way, list[int]]:
     """By way, what stops each body by standing where it does. Screws neither stop nor are stopped."""
     fixed = space.fixed | space.stops
     other = ~space.bites | fixed
@@ -76,33 +87,26 @@ def _stops(space: Space) -> dict[Way, list[int]]:
             for k in within.any(axis=1).nonzero()[0].tolist():
                 n = space.square_holes[k][0]
                 pairs[AT[way], :, n] |= deep[:, n] & within[k]
-    return dict(zip(EVERY_WAY, _of_bodies(space, pairs), strict=True))
+    return dict(zip(EVERY_WAY, _of_bodies(np.array(at)[space.owner], pairs, max(at, default=0)), strict=True))
 
 
 AT: Mapping[str, int] = {way: n for n, way in enumerate(EVERY_WAY)}
 
 
-def _of_bodies(space: Space, pairs: np.ndarray) -> list[list[int]]:
-    """Pairs of prisms, one table for each way, as those of their bodies."""
-    many = max(len(space.owner), 1)
+def _of_bodies(number: np.ndarray, pairs: np.ndarray, most: int) -> list[list[int]]:
+    """Pairs of prisms, one table for each way, as those of their bodies: by number, what stops it."""
+    many = max(len(number), 1)
     way, pair = np.divmod(np.flatnonzero(pairs), many * many)
     one, other = np.divmod(pair, many)
-    out = [[0] * len(space.bodies) for _ in pairs]
-    for w, a, b in zip(way.tolist(), space.owner[one].tolist(), space.owner[other].tolist(), strict=True):
+    out = [[0] * (most + 1) for _ in pairs]
+    for w, a, b in zip(way.tolist(), number[one].tolist(), number[other].tolist(), strict=True):
         out[w][a] |= 1 << b
     return out
 
 
-def _known(space: Space, ties: Iterable[Tie]) -> Iterator[tuple[Tie, int, int]]:
-    """The ties between bodies that are there, with the numbers of these."""
-    at = {b.id: n for n, b in enumerate(space.bodies)}
-    for tie in ties:
-        if tie.body in at and tie.to in at:
-            yield tie, at[tie.body], at[tie.to]
-
-
-def _chain(held: int, asked: int, stops: Stops, pressed: tuple[Stops, Stops] | None) -> int:
-    """All bodies that are held in the end, from those that are fixed on; it ends where all that are asked are."""
+def _chain(asked: int, stops: Stops, pressed: tuple[Stops, Stops] | None) -> int:
+    """All bodies that are held in the end, from the ground on; it ends where all that are asked are."""
+    held = GROUND
     while True:
         held = _reached(held, stops)
         if pressed is None or not asked & ~held:

@@ -127,7 +127,7 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
     body = detail.body_width.mm if detail.body_width else None
     _, seams = garment_lines(x.width.value, x.height.value, body, detail.sleeves)
     out: list[Spot] = []
-    skipped = 0
+    skipped, key = 0, f"{x.key}.pins"
     ends: list[Dot] = []
     forbidden = [(z.ring, box_of(z.ring)) for z in zones]
     for seam in seams:
@@ -137,6 +137,7 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
         n = max(1, math.ceil(long / apart - 1e-9))
         nx, ny = -(y1 - y0) / long, (x1 - x0) / long
         inward = 1 if holds_dot(x.ring, ((x0 + x1) / 2 + nx * 0.5, (y0 + y1) / 2 + ny * 0.5)) else -1
+        name = f"{'carries' if seam.carries else 'pin'}-{seam.name}"
         for i in range(n + 1):
             t = i / n
             dot = (
@@ -144,17 +145,16 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
                 at[1] + y0 + (y1 - y0) * t + inward * ny * PIN_INSET_MM,
             )
             end = i in (0, n)
-            if end and any(math.hypot(dot[0] - x, dot[1] - y) < 8 for x, y in ends):
-                continue
             if end:
+                if any(math.hypot(dot[0] - px, dot[1] - py) < 8 for px, py in ends):
+                    continue
                 ends.append(dot)
-            if any(_touches(ring, box, dot) for ring, box in forbidden):
+            if forbidden and any(_touches(ring, box, dot) for ring, box in forbidden):
                 skipped += 1
                 continue
-            name = f"{'carries' if seam.carries else 'pin'}-{seam.name}-{i}"
-            out.append(Spot(name, "pin", dot, 1.2, x.id, f"{x.key}.pins"))
+            out.append(Spot(f"{name}-{i}", "pin", dot, 1.2, x.id, key))
     s = desk.sheet
-    s.let(f"{x.key}.pins", f"{x.name}, pins", s.number(len(out), ONE), "along the seams; none in a zone")
+    s.let(key, f"{x.name}, pins", s.number(len(out), ONE), "along the seams; none in a zone")
     s.let(f"{x.key}.pins_moved", f"{x.name}, pins left out over a zone", s.number(skipped, ONE))
     return out
 

@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 
 from shadbo.core.build.assembly import Hatch, Role
-from shadbo.core.dataclass import dataclass, replace
+from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.levers import Lever
 from shadbo.core.desk import Desk
 from shadbo.core.pieces.facts import Told
@@ -74,14 +74,16 @@ class Slab:
         return f"stack.{self.id}"
 
 
-def slab(desk: Desk, id_: str, name: str, role: Role, sheet: SheetStock, **more: object) -> Slab:
+def slab(
+    desk: Desk, id_: str, name: str, role: Role, sheet: SheetStock, hatch: Hatch | None = None, **more: object
+) -> Slab:
     """A layer cut from a sheet of the stock; the glass of a frame that exists is not cut."""
     own = own_glass(desk)
     if own is not None and sheet.id == own.id and (read := desk.own_frame and desk.own_frame.glass):
         thick = desk.read(f"stack.{id_}", f"{SAID.get(role, role)}: {name}", read)
         return Slab(id_, name, role, thick, HATCH[sheet.kind], sheet, cut=False, fetched="out of the frame")
     thick = desk.sheet.choose(f"stack.{id_}", f"{SAID.get(role, role)}: {name}", sheet.thick_mm, MM, sheet.name)
-    return replace(Slab(id_, name, role, thick, HATCH[sheet.kind], sheet), **more)  # type: ignore[arg-type]
+    return Slab(id_, name, role, thick, hatch or HATCH[sheet.kind], sheet, **more)  # type: ignore[arg-type]
 
 
 def piece_slab(

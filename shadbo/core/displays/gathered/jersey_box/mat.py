@@ -6,7 +6,7 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered.gathered import Gathered
 from shadbo.core.displays.gathered.jersey_box.options import JerseyOptions, Seat
 from shadbo.core.pieces.objects import Badge, Plate
-from shadbo.core.shapes.polygon import apart, moved
+from shadbo.core.shapes.polygon import disjoint, moved
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM
@@ -54,7 +54,7 @@ def seated(desk: Desk, o: JerseyOptions, items: tuple[Item, ...]) -> Seated:
     by_itself = [x for x in usual.framed if x.id not in o.seats]
     if by_itself and len(usual.framed) <= 2:
         plan, _ = mat_round(desk.on_trial(), o, usual)
-        if all(x.id in plan.notches and apart(plan.notches[x.id], usual.garment.ring) > 0 for x in by_itself):
+        if all(x.id in plan.notches and disjoint(plan.notches[x.id], usual.garment.ring) for x in by_itself):
             return usual
     return seat(items, o)
 
