@@ -39,6 +39,16 @@ def box_of(ring: Sequence[Dot]) -> Box:
     return min(xs), min(ys), max(xs), max(ys)
 
 
+def is_rect(ring: Sequence[Dot]) -> bool:
+    """Whether an outline is a rectangle along the axes."""
+    if len(ring) != 4:
+        return False
+    a, b, c, d = ring
+    if a[0] == b[0]:
+        return b[1] == c[1] and c[0] == d[0] and d[1] == a[1]
+    return a[1] == b[1] and b[0] == c[0] and c[1] == d[1] and d[0] == a[0]
+
+
 def moved(ring: Ring, right_mm: float, up_mm: float) -> Ring:
     """The outline elsewhere."""
     return tuple([(x + right_mm, y + up_mm) for x, y in ring])
@@ -109,10 +119,16 @@ def overlap(one: Ring, other: Ring) -> float:
     dx, dy = max(a[0] - b[2], b[0] - a[2]), max(a[1] - b[3], b[1] - a[3])
     if dx >= 0 or dy >= 0:
         return 0.0
+    return -max(dx, dy) if _shared_mm2(one, other) > HAIR_MM else 0.0
+
+
+def _shared_mm2(one: Ring, other: Ring) -> float:
+    """The area that two outlines share; cut by a rectangle where one of them is."""
+    for box, ring in ((one, other), (other, one)):
+        if is_rect(box):
+            return float(shapely.clip_by_rect(_area_of(ring), *box_of(box)).area)
     mine, theirs = _area_of(one), _area_of(other)
-    if not mine.intersects(theirs) or mine.intersection(theirs).area <= HAIR_MM:
-        return 0.0
-    return -max(dx, dy)
+    return float(mine.intersection(theirs).area) if mine.intersects(theirs) else 0.0
 
 
 def disjoint(one: Ring, other: Ring) -> bool:

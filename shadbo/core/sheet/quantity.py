@@ -55,8 +55,11 @@ class Overtaken:
     of: "tuple[Quantity, ...]"
 
     def __call__(self) -> float:
+        near = [(q, behind) for q, behind in self._rivals() if q.reach() > behind]
+        if not near:
+            return 0.0
         least = self.winner.worst
-        return max([0.0, *(q.worst - behind - least for q, behind in self._rivals())])
+        return max([0.0, *(q.worst - behind - least for q, behind in near)])
 
     def reach(self) -> float:
         """Never less: the one that was picked may not have moved at all."""

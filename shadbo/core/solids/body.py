@@ -4,7 +4,6 @@ Framing is work in layers, so a prism is enough: an outline in the front plane (
 middle) and a stretch of depth (z from the frame's front edge towards the wall, below nothing in front of it).
 """
 
-from collections.abc import Sequence
 from functools import lru_cache
 from typing import Literal, get_args
 
@@ -12,9 +11,9 @@ from shapely import Polygon, union_all
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.hatch import Hatch
-from shadbo.core.shapes.plane import Dot, Ring
+from shadbo.core.shapes.plane import Ring
 from shadbo.core.shapes.polygon import area as signed_area
-from shadbo.core.shapes.polygon import box_of
+from shadbo.core.shapes.polygon import box_of, is_rect
 from shadbo.core.shapes.rings import rect
 
 
@@ -45,16 +44,6 @@ class Prism:
         elif self.holes:
             area = float(shape_of(self).area)
         return area * (self.back_mm - self.front_mm)
-
-
-def is_rect(ring: Sequence[Dot]) -> bool:
-    """Whether an outline is a rectangle along the axes."""
-    if len(ring) != 4:
-        return False
-    a, b, c, d = ring
-    if a[0] == b[0]:
-        return b[1] == c[1] and c[0] == d[0] and d[1] == a[1]
-    return a[1] == b[1] and b[0] == c[0] and c[1] == d[1] and d[0] == a[0]
 
 
 def _inside(hole: Ring, ring: Ring) -> bool:

@@ -80,13 +80,11 @@ def _stops(space: Space, at: Sequence[int]) -> dict[Way, list[int]]:
         np.logical_and(along & close, high[axis] > high[axis][:, None], out=pairs[AT[up]])
         np.logical_and(along & close.T, low[axis] < low[axis][:, None], out=pairs[AT[down]])
     if space.square_holes:
+        column = np.array([n for n, _ in space.square_holes])
         left, below, right, above = np.array([hole for _, hole in space.square_holes]).T[:, :, None]
-        air = {"right": right - high[0], "up": above - high[1], "left": low[0] - left, "down": low[1] - below}
-        for way, by in air.items():
-            within = (by >= -EPS_MM) & (by <= PLAY_MM) & space.inside
-            for k in within.any(axis=1).nonzero()[0].tolist():
-                n = space.square_holes[k][0]
-                pairs[AT[way], :, n] |= deep[:, n] & within[k]
+        air = np.array((low[1] - below, above - high[1], low[0] - left, right - high[0]))  # down, up, left, right
+        way, hole, one = ((air >= -EPS_MM) & (air <= PLAY_MM) & space.inside).nonzero()
+        pairs[way + AT["down"], one, column[hole]] |= deep[one, column[hole]]
     return dict(zip(EVERY_WAY, _of_bodies(np.array(at)[space.owner], pairs, max(at, default=0)), strict=True))
 
 

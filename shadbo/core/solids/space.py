@@ -6,8 +6,8 @@ import numpy as np
 from shapely import Polygon
 
 from shadbo.core.shapes.plane import Box, Ring
-from shadbo.core.shapes.polygon import box_of, holds_dot
-from shadbo.core.solids.body import Body, Prism, is_rect, shape_of
+from shadbo.core.shapes.polygon import box_of, holds_dot, is_rect
+from shadbo.core.solids.body import Body, Prism, shape_of
 
 EPS_MM = 0.05
 """Things this near to one another only touch."""

@@ -17,15 +17,11 @@ ROUND: dict[Rounding, Callable[[float], float]] = {
 
 @dataclass(frozen=True, slots=True)
 class Pile:
-    """How many of which (by their place in the list that was given), and how high that comes."""
+    """How many of which (by their place in the list that was given), how high that comes, how many altogether."""
 
     many: tuple[tuple[int, int], ...]
     high_mm: float
-
-    @property
-    def count(self) -> int:
-        """Strips or boards altogether."""
-        return sum(n for _, n in self.many)
+    count: int
 
 
 def piles(thick_mm: Sequence[float], goal_mm: float, rounding: Rounding, most: int) -> list[Pile]:
@@ -39,7 +35,7 @@ def piles(thick_mm: Sequence[float], goal_mm: float, rounding: Rounding, most: i
     for i, one in enumerate(thick_mm):
         n = max(int(to(goal_mm / one)), 1 if rounding != "down" else 0)
         if n:
-            out.append(Pile(((i, n),), n * one))
+            out.append(Pile(((i, n),), n * one, n))
     for i, j in permutations(range(len(thick_mm)), 2):
         one, other = thick_mm[i], thick_mm[j]
         if one <= other:  # the thinner one tops up
@@ -47,5 +43,5 @@ def piles(thick_mm: Sequence[float], goal_mm: float, rounding: Rounding, most: i
         for n in range(1, min(most, int(goal_mm // one)) + 1):
             m = int(to((goal_mm - n * one) / other))
             if m > 0:
-                out.append(Pile(((i, n), (j, m)), n * one + m * other))
+                out.append(Pile(((i, n), (j, m)), n * one + m * other, n + m))
     return [p for p in out if p.count <= most] or out
