@@ -1,11 +1,12 @@
 """Two bodies in one place: which, and by how much."""
 
+import numpy as np
 from shapely import Polygon, maximum_inscribed_circle
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.polygon import box_of
 from shadbo.core.solids.body import Body, whole
-from shadbo.core.solids.space import EPS_MM, Space, pairs_in
+from shadbo.core.solids.space import EPS_MM, Space
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,16 +28,16 @@ def clashes(space: Space) -> list[Clash]:
 
     Boxes are compared first; most pairs end there. Outlines with holes or slants are cut by a geometry library.
     """
+    i, j = np.divmod(np.flatnonzero(space.near & space.meet[2]), max(len(space.owner), 1))
     fixed, laid, bite, gives = space.fixed, space.laid, space.bites, space.gives
-    may = space.near & space.meet[2] & (space.owner[:, None] < space.owner)
-    may &= ~(gives[:, None] | gives)
-    may &= ~(fixed[:, None] & fixed) & ~(laid[:, None] & laid) & (bite[:, None] == bite)
+    may = (space.owner[i] < space.owner[j]) & ~(gives[i] | gives[j]) & (bite[i] == bite[j])
+    may &= ~(fixed[i] & fixed[j]) & ~(laid[i] & laid[j])
     owner = space.owner.tolist()
     worst: dict[tuple[int, int], tuple[float, bool]] = {}
-    for i, j in pairs_in(may):
-        found = _shared(space, i, j)
+    for one, other in zip(i[may].tolist(), j[may].tolist(), strict=True):
+        found = _shared(space, one, other)
         if found is not None:
-            pair = (owner[i], owner[j])
+            pair = (owner[one], owner[other])
             worst[pair] = max(worst.get(pair, found), found)
     out = [Clash(space.bodies[a], space.bodies[b], *by) for (a, b), by in worst.items()]
     return sorted(out, key=lambda c: -c.by_mm)

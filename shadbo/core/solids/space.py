@@ -44,9 +44,11 @@ class Space:
         left, below, right, above, front, back = np.array(spans).reshape(-1, 6).T
         self.low, self.high = low, high = np.array((left, below, front)), np.array((right, above, back))
         self.gap = low[:, None] - high[:, :, None]
-        some = high - low > EPS_MM
         reach = self.gap < -EPS_MM
-        self.meet = reach & reach.transpose(0, 2, 1) & some[:, :, None] & some[:, None]
+        self.meet = reach & reach.transpose(0, 2, 1)
+        thin = high - low <= EPS_MM
+        if thin.any():
+            self.meet &= ~(thin[:, :, None] | thin[:, None])
         self.square_holes = [(n, box_of(h)) for n, p in enumerate(self.prisms) for h in p.holes if is_rect(h)]
         self.inside = self._in_holes(low, high)
         in_hole = self._by_prism(self.inside)
@@ -121,7 +123,7 @@ def shared_box(a: Box, b: Box) -> Box:
 
 def pairs_in(table: np.ndarray) -> list[tuple[int, int]]:
     """Where a square of yes and no says yes: row and column of each."""
-    rows, columns = table.nonzero()
+    rows, columns = np.divmod(np.flatnonzero(table), max(table.shape[1], 1))
     return list(zip(rows.tolist(), columns.tolist(), strict=True))
 
 
