@@ -56,10 +56,7 @@ class Overtaken:
 
     def __call__(self) -> float:
         near = [(q, behind) for q, behind in self._rivals() if q.reach() > behind]
-        if not near:
-            return 0.0
-        least = self.winner.worst
-        return max([0.0, *(q.worst - behind - least for q, behind in near)])
+        return max([0.0, *(q.worst - behind - self.winner.worst for q, behind in near)])
 
     def reach(self) -> float:
         """Never less: the one that was picked may not have moved at all."""
@@ -218,25 +215,15 @@ class Quantity:
 
         Kept at each node, so that all judgements of a plan visit a node once between them.
         """
-        todo = [self]
-        while todo:
-            q = todo[-1]
-            unknown = (
-                () if q._reach is not None or q.exact else [a for a in q.args if a._reach is None and not a.exact]
-            )
-            if unknown:
-                todo += unknown
-                continue
-            todo.pop()
-            if q._reach is None:
-                q._reach = 0.0 if q.exact else q._reached()
-        return self._reach or 0.0
-
-    def _reached(self) -> float:
-        half = self.half_width
-        own = half.reach() if isinstance(half, Overtaken) else half
-        pairs = zip(self.args, self.local_slopes(), strict=True)
-        return own + sum([abs(slope) * (arg._reach or 0.0) for arg, slope in pairs if not arg.exact])
+        if self.exact:
+            return 0.0
+        if self._reach is None:
+            half, flown_in = self.half_width, 0.0
+            for arg, slope in zip(self.args, self.local_slopes(), strict=True) if self.args else ():
+                if slope and not arg.exact:
+                    flown_in += abs(slope) * arg.reach()
+            self._reach = flown_in + (half.reach() if isinstance(half, Overtaken) else half)
+        return self._reach
 
     @property
     def worst(self) -> float:

@@ -50,10 +50,11 @@ class Bar:
         >>> Bar((-5, 8), 6, (0, 1)).prism((0, 100), (0, 1), 20).ring[0]
         (-3.0, 95.0)
         """
-        (x, y), (u, v), half = at, out, self.wide_mm / 2
-        (a, b), along = self.out_mm, (abs(v) * half, abs(u) * half)
-        xs, ys = sorted((x + u * a, x + u * b)), sorted((y + v * a, y + v * b))
-        ring = rect(xs[0] - along[0], ys[0] - along[1], xs[1] + along[0], ys[1] + along[1])
+        (x, y), (u, v), (a, b), half = at, out, self.out_mm, self.wide_mm / 2
+        left, right = (x + u * a, x + u * b) if u > 0 else (x + u * b, x + u * a)
+        low, high = (y + v * a, y + v * b) if v > 0 else (y + v * b, y + v * a)
+        wide, tall = abs(v) * half, abs(u) * half
+        ring = rect(left - wide, low - tall, right + wide, high + tall)
         return Prism(ring, back_mm + self.deep_mm[0], back_mm + self.deep_mm[1])
 
 

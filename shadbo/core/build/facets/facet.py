@@ -40,28 +40,20 @@ class Axes:
         return max(self.width.value, self.height.value)
 
 
-@dataclass(frozen=True, slots=True)
-class _Line:
-    """A field of a facet: its key, or those of both axes, and whether it must be there."""
-
-    name: str
-    keys: tuple[str, ...]
-    needed: bool
-
-
+_Line = tuple[str, str, str, bool]
 _KNOWN: "dict[type[Facet], tuple[_Line, ...]]" = {}
 
 
 def _lines(facet: "type[Facet]") -> tuple[_Line, ...]:
-    """The fields of a facet; looked up once."""
+    """Of each field of a facet its name, its key, that of the other axis or nothing, and whether it must be there."""
     if facet in _KNOWN:
         return _KNOWN[facet]
     hints = get_type_hints(facet)
     out = []
     for f in fields(facet):
         kinds = get_args(hints[f.name]) or (hints[f.name],)
-        keys = [f.metadata["key"].replace("{axis}", axis) for axis in (AXES if Axes in kinds else ("",))]
-        out.append(_Line(f.name, tuple(keys), type(None) not in kinds))
+        one, other = (f.metadata["key"].replace("{axis}", axis) for axis in AXES)
+        out.append((f.name, one, other if Axes in kinds else "", type(None) not in kinds))
     _KNOWN[facet] = tuple(out)
     return _KNOWN[facet]
 
@@ -78,17 +70,18 @@ class Facet:
         """
         got: dict[str, object] = {}
         named = sheet.named
-        for line in _lines(cls):
-            there = [named.get(key.format(**names) if names else key) for key in line.keys]
-            found: object = there[0]
-            if len(there) == 2:
-                found = Axes(there[0], there[1]) if there[0] is not None and there[1] is not None else None
-            if found is None and line.needed:
+        for name, key, second, needed in _lines(cls):
+            one = named.get(key.format(**names) if names else key)
+            found: object = one
+            if second and one is not None:
+                other = named.get(second.format(**names) if names else second)
+                found = Axes(one, other) if other is not None else None
+            if found is None and needed:
                 return None
-            got[line.name] = found
+            got[name] = found
         return cls(**got)
 
     @classmethod
     def keys(cls, **names: str) -> tuple[str, ...]:
         """Every key that the facet reads."""
-        return tuple(key.format(**names) for line in _lines(cls) for key in line.keys)
+        return tuple(key.format(**names) for _, *keys, _ in _lines(cls) for key in keys if key)
