@@ -42,6 +42,41 @@ def test_a_page_that_cannot_be_fetched_says_so_and_comes_by_itself_once_it_can(p
     expect(page.get_by_text(PAGES[path]).first).to_be_visible()
 
 
+PARTS = {
+    "cutter": (r"/api/cutter$", "/jobs/118?at=parts", "Mat cutter", "stand-in"),
+    "revisions": (r"/revisions$", "/jobs/102?at=history", "What was changed", "made"),
+    "papers": (r"/papers\?", "/jobs/102", "Paper and files", "Work sheet"),
+    "photographs": (r"/photos-aside$", "/jobs/102?at=receive", "The piece comes in", "Photographs"),
+    "changes": (r"/stock/changes$", "/stock", "Dowels", "dowel"),
+}
+"""A part of a page that asks by itself: for what, on which page, in which region, and what it shows."""
+
+
+@pytest.mark.parametrize("part", PARTS)
+def test_a_part_of_a_page_whose_question_was_lost_asks_again(page: Page, demo: None, part: str):
+    asked, path, region, shows = PARTS[part]
+    lost: list[str] = []
+
+    def once(route: Route) -> None:
+        lost.append(route.request.url)
+        if len(lost) > 1:
+            route.continue_()
+        else:
+            route.abort("connectionfailed")
+
+    page.route(re.compile(asked), once)
+    with page.expect_response(re.compile(asked), timeout=15_000) as answered:
+        page.goto(path)
+        if part == "papers":
+            page.get_by_role("button", name="Paper & files").click()
+        page.evaluate("dispatchEvent(new Event('online'))")  # at once, where it waits for that already
+    assert answered.value.ok
+    assert len(lost) > 1
+    where = page.get_by_role("region", name=region)
+    expect(where).to_contain_text(re.compile(shows, re.I))
+    expect(where.get_by_role("alert").filter(has_text=re.compile("connection", re.I))).to_have_count(0)
+
+
 def test_what_the_shop_is_called_and_measures_with_comes_by_itself(page: Page, demo: None):
     lost: list[str] = []
 

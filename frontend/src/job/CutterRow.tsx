@@ -1,12 +1,14 @@
 import { useEffect, useRef, useState } from "react";
-import { api, type Cut, got, type Machine, newId, type Question, Refused, words } from "../api/client";
+import { api, type Cut, got, newId, type Question, Refused, words } from "../api/client";
 import { useMeasures } from "../app/system";
 import { useDoors } from "../doors/here";
 import { Frac } from "../ui/Frac";
+import { useFetched } from "../ui/useFetched";
 import { useOutbox, useSession } from "./useSession";
 
 const LABELS = { mat: "Cut the outer mat", mat_inner: "Cut the inner mat" };
 const POLL_MS = 400;
+const askMachine = () => got(api.GET("/api/cutter"));
 
 /** The mat cutter on the network: what it is, what it does just now, and why it will not. */
 export function CutterRow({ q }: { q: Question }) {
@@ -14,14 +16,9 @@ export function CutterRow({ q }: { q: Question }) {
   const job = useOutbox((s) => s.job);
   const { say } = useMeasures();
   const { may } = useDoors();
-  const [machine, setMachine] = useState<Machine | null>(null);
+  const { view: machine, trouble: away } = useFetched(askMachine);
   const [cut, setCut] = useState<Cut | null>(null);
   const [trouble, setTrouble] = useState("");
-  useEffect(() => {
-    got(api.GET("/api/cutter"))
-      .then(setMachine)
-      .catch((e: unknown) => setTrouble(words(e)));
-  }, []);
   const mats = (q.typed ?? "").split(" ").filter((m): m is keyof typeof LABELS => m in LABELS);
   const busy = cut !== null && (cut.state === "cutting" || cut.state === "waiting");
   useEffect(() => {
@@ -100,7 +97,7 @@ export function CutterRow({ q }: { q: Question }) {
         </div>
       )}
       <p role="alert" className="pt-1 text-[15px] text-stop empty:hidden">
-        {trouble}
+        {trouble || away}
       </p>
     </section>
   );

@@ -1,9 +1,10 @@
-import { useEffect, useState } from "react";
-import { api, got, type Revision } from "../api/client";
+import { useCallback } from "react";
+import { api, got } from "../api/client";
 import { useMeasures } from "../app/system";
 import { useDoors } from "../doors/here";
 import { longDay, timeOf } from "../ui/dates";
 import { Frac } from "../ui/Frac";
+import { useFetched } from "../ui/useFetched";
 import { useOutbox, useSession } from "./useSession";
 
 const WORDS: Record<string, string> = {
@@ -20,23 +21,23 @@ export function History() {
   const { may } = useDoors();
   const { say } = useMeasures();
   const job = useOutbox((s) => s.job);
-  const [past, setPast] = useState<Revision[]>([]);
-  const version = job?.version;
-  useEffect(() => {
-    if (version === undefined) return;
-    const params = { path: { job_id: session.id } };
-    got(api.GET("/api/jobs/{job_id}/revisions", { params }))
-      .then(setPast)
-      .catch(() => {});
-  }, [session, version]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: asked again with every version of the job
+  const ask = useCallback(
+    () => got(api.GET("/api/jobs/{job_id}/revisions", { params: { path: { job_id: session.id } } })),
+    [session, job?.version],
+  );
+  const { view: past, trouble } = useFetched(ask);
   return (
     <section aria-labelledby="history-title" className="px-5 pt-3 pb-6">
       <h2 id="history-title" className="text-2xl font-extrabold">
         What was changed
       </h2>
       <p className="pb-2 text-soft">Going back is a new change; nothing is ever lost.</p>
+      <p role="alert" className="text-stop empty:hidden">
+        {trouble}
+      </p>
       <ol>
-        {past.map((r) => (
+        {past?.map((r) => (
           <li key={r.version} className="border-t border-line py-2">
             <div>
               <p>
@@ -68,7 +69,7 @@ export function History() {
               </ul>
               {r.more > 0 && <p className="text-[15px] text-soft">and {r.more} more</p>}
             </div>
-            {r.version !== version && may("plan") && (
+            {r.version !== job?.version && may("plan") && (
               <button
                 type="button"
                 className="link min-h-11 text-[15px]"

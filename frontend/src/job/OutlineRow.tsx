@@ -1,5 +1,6 @@
-import { useEffect, useState } from "react";
+import { useCallback } from "react";
 import { api, got, type KeptPhoto, type Question } from "../api/client";
+import { useFetched } from "../ui/useFetched";
 import { useLook, useOutbox, useSession } from "./useSession";
 
 export const CORNERS = ["top left", "top right", "bottom right", "bottom left"];
@@ -62,14 +63,12 @@ export function OutlineRow({ q }: { q: Question }) {
 export function usePhotos(): KeptPhoto[] {
   const session = useSession();
   const job = useOutbox((s) => s.job);
-  const [photos, setPhotos] = useState<KeptPhoto[]>([]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: asked again with every version of the job
-  useEffect(() => {
-    got(api.GET("/api/jobs/{job_id}/photos", { params: { path: { job_id: session.id } } }))
-      .then(setPhotos)
-      .catch(() => setPhotos([]));
-  }, [session, job?.version]);
-  return photos;
+  const ask = useCallback(
+    () => got(api.GET("/api/jobs/{job_id}/photos", { params: { path: { job_id: session.id } } })),
+    [session, job?.version],
+  );
+  return useFetched(ask).view ?? [];
 }
 
 interface PickProps {

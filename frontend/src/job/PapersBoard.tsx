@@ -1,6 +1,7 @@
-import { useEffect, useState } from "react";
-import { api, got, type PaperView, words } from "../api/client";
+import { useCallback } from "react";
+import { api, got } from "../api/client";
 import { useMeasures } from "../app/system";
+import { useFetched } from "../ui/useFetched";
 import { Saves } from "./Saves";
 import { useLook, useOutbox, usePlan, useSession } from "./useSession";
 
@@ -16,18 +17,12 @@ export function PapersBoard() {
   const plan = usePlan((s) => s.plan);
   const view = useLook((s) => s.view);
   const { system } = useMeasures();
-  const [papers, setPapers] = useState<PaperView[] | null>(null);
-  const [trouble, setTrouble] = useState("");
   // biome-ignore lint/correctness/useExhaustiveDependencies: asked again with every version of the job
-  useEffect(() => {
+  const ask = useCallback(() => {
     const params = { path: { job_id: session.id }, query: { system } };
-    got(api.GET("/api/jobs/{job_id}/papers", { params }))
-      .then((all) => {
-        setPapers(all);
-        setTrouble("");
-      })
-      .catch((e: unknown) => setTrouble(words(e)));
+    return got(api.GET("/api/jobs/{job_id}/papers", { params }));
   }, [session, system, job?.version]);
+  const { view: papers, trouble } = useFetched(ask);
   const files = `/api/jobs/${session.id}`;
   return (
     <section aria-label="Paper and files" className="h-full overflow-auto bg-board px-6 py-4">

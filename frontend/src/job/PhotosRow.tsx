@@ -1,5 +1,6 @@
-import { useEffect, useId, useRef, useState } from "react";
+import { useCallback, useId, useRef, useState } from "react";
 import { api, got, type KeptPhoto, newId, type Problem } from "../api/client";
+import { useFetched } from "../ui/useFetched";
 import { useLook, useSession } from "./useSession";
 
 const SHOWN_ASIDE = 3;
@@ -7,8 +8,6 @@ const SHOWN_ASIDE = 3;
 /** Photographs of the piece as it came in: small ones in a row, the full one in a new tab. */
 export function PhotosRow() {
   const session = useSession();
-  const [photos, setPhotos] = useState<KeptPhoto[]>([]);
-  const [aside, setAside] = useState<KeptPhoto[]>([]);
   const [error, setError] = useState("");
   const moved = useLook((s) => s.photos);
   const [busy, setBusy] = useState("");
@@ -16,14 +15,15 @@ export function PhotosRow() {
   const id = useId();
   const base = `/api/jobs/${session.id}/photos`;
   // biome-ignore lint/correctness/useExhaustiveDependencies: read anew whenever some came back by undo
-  useEffect(() => {
-    void got(api.GET("/api/jobs/{job_id}/photos", { params: { path: { job_id: session.id } } }))
-      .then(setPhotos)
-      .catch(() => setError("The photographs cannot be reached just now."));
-    void got(api.GET("/api/jobs/{job_id}/photos-aside", { params: { path: { job_id: session.id } } }))
-      .then(setAside)
-      .catch(() => {});
+  const askBoth = useCallback(async () => {
+    const params = { path: { job_id: session.id } };
+    const [here, aside] = await Promise.all([
+      got(api.GET("/api/jobs/{job_id}/photos", { params })),
+      got(api.GET("/api/jobs/{job_id}/photos-aside", { params })),
+    ]);
+    return { here, aside };
   }, [session, moved]);
+  const { view, setView, trouble } = useFetched(askBoth);
 
   const add = async (files: FileList | null) => {
     setError("");
@@ -33,8 +33,10 @@ export function PhotosRow() {
         const query = new URLSearchParams({ edit_id: newId(), name: file.name.slice(0, 120) });
         const answer = await fetch(`${base}?${query}`, { method: "POST", body: file });
         const body: unknown = await answer.json();
-        if (answer.ok) setPhotos((all) => [...all, body as KeptPhoto]);
-        else {
+        if (answer.ok) {
+          const photo = body as KeptPhoto;
+          setView((now) => ({ here: [...(now?.here ?? []), photo], aside: now?.aside ?? [] }));
+        } else {
           const problem = body as Problem;
           setError(`${file.name}: ${problem.errors?.[0]?.message ?? problem.title}`);
         }
@@ -49,8 +51,8 @@ export function PhotosRow() {
     const params = { path: { job_id: session.id, photo_id: photo.id } };
     const { response } = await api.DELETE("/api/jobs/{job_id}/photos/{photo_id}", { params });
     if (response.ok) {
-      setPhotos((all) => all.filter((p) => p.id !== photo.id));
-      setAside((all) => [photo, ...all.filter((p) => p.id !== photo.id)]);
+      const others = (all: KeptPhoto[] = []) => all.filter((p) => p.id !== photo.id);
+      setView((now) => ({ here: others(now?.here), aside: [photo, ...others(now?.aside)] }));
       session.tookAway(photo.id);
     } else setError("It could not be taken away just now.");
   };
@@ -61,7 +63,7 @@ export function PhotosRow() {
         Photographs
       </label>
       <ul className="flex flex-wrap gap-2">
-        {photos.map((photo) => (
+        {view?.here.map((photo) => (
           <li key={photo.id} className="w-[88px]">
             <a href={`${base}/${photo.id}`} target="_blank" rel="noreferrer">
               <img
@@ -94,9 +96,9 @@ export function PhotosRow() {
       <p className="pt-1 text-[15px] text-soft">
         {busy || "JPEG, PNG or WebP. What the camera wrote in, the place among it, is left out."}
       </p>
-      {aside.length > 0 && (
+      {view && view.aside.length > 0 && (
         <ul className="pt-1 text-[15px]">
-          {aside.slice(0, SHOWN_ASIDE).map((photo) => (
+          {view.aside.slice(0, SHOWN_ASIDE).map((photo) => (
             <li key={photo.id} className="flex items-center gap-x-3">
               <span className="min-w-0 grow truncate text-soft">
                 taken away: {photo.name || `photograph ${photo.id}`}
@@ -113,7 +115,7 @@ export function PhotosRow() {
         </ul>
       )}
       <p role="alert" className="text-stop empty:hidden">
-        {error}
+        {error || trouble}
       </p>
     </div>
   );

@@ -4,7 +4,6 @@ import {
   api,
   type Found,
   got,
-  type Health,
   type Listed,
   newId,
   plainText,
@@ -20,6 +19,7 @@ import { PageHeader } from "../doors/PageHeader";
 import { dayOf, longDay, timeOf } from "../ui/dates";
 import { Frac } from "../ui/Frac";
 import { Sign } from "../ui/Sign";
+import { useFetched } from "../ui/useFetched";
 
 const NAMES = ["words", "state", "undated", "shelf", "sort", "page"] as const;
 const SORTS: [Sort, string][] = [
@@ -313,15 +313,11 @@ function Pick({ word, label, value, choices, onPick }: PickProps) {
 }
 
 const LITTLE_MB = 1000;
+const askHealth = () => got(api.GET("/api/health"));
 
 /** What is kept of all this beside the database: the newest copy that was read back whole. */
 function KeptCopies() {
-  const [health, setHealth] = useState<Health | undefined>(undefined);
-  useEffect(() => {
-    got(api.GET("/api/health"))
-      .then(setHealth)
-      .catch(() => setHealth(undefined));
-  }, []);
+  const { view: health } = useFetched(askHealth);
   const told = health?.copies;
   const full = health?.free_mb != null && health.free_mb < LITTLE_MB;
   const failed = told?.said.startsWith("failed");

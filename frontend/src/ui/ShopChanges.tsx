@@ -1,20 +1,23 @@
 import { useEffect, useRef, useState } from "react";
-import { api, got, newId, Refused, type ShopChange, words } from "../api/client";
+import { api, got, newId, Refused, words } from "../api/client";
 import { useDoors } from "../doors/here";
 import { longDay, timeOf } from "./dates";
+import { useFetched } from "./useFetched";
+
+const askChanges = () => got(api.GET("/api/stock/changes"));
 
 /** What was done to stock and habits, the newest first; the newest can be taken back. */
 export function ShopChanges({ after, undone }: { after: unknown; undone: () => void }) {
-  const [changes, setChanges] = useState<ShopChange[]>([]);
+  const { view: changes, load } = useFetched(askChanges);
   const { may } = useDoors();
   const [trouble, setTrouble] = useState("");
   const asked = useRef("");
-  // biome-ignore lint/correctness/useExhaustiveDependencies: asked again after whatever was changed
+  const shown = useRef(after);
   useEffect(() => {
-    got(api.GET("/api/stock/changes"))
-      .then(setChanges)
-      .catch(() => {});
-  }, [after]);
+    if (shown.current === after) return;
+    shown.current = after;
+    load();
+  }, [after, load]);
   const undo = async (version: number) => {
     asked.current ||= newId();
     try {
@@ -27,7 +30,7 @@ export function ShopChanges({ after, undone }: { after: unknown; undone: () => v
     }
     undone();
   };
-  if (!changes.length) return null;
+  if (!changes?.length) return null;
   return (
     <section aria-label="Changes of stock and habits" className="pt-4">
       <h2 className="small-caps border-b border-line">Changes</h2>

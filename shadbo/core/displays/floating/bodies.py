@@ -1,14 +1,15 @@
 """A floater as bodies: walls and ledge as they were really made, the canvas where it stands, pads under it."""
 
 from collections.abc import Sequence
+from functools import partial
 
 from shadbo.core.dataclass import replace
 from shadbo.core.displays.floating.stretched import staple_bodies
-from shadbo.core.displays.floating.views import RELIEF_MM, FloaterSums, outlines
-from shadbo.core.displays.rabbeted.bodies import CLOTH_MM
+from shadbo.core.displays.floating.views import FloaterSums, bars_of, braces_of, outline_of
 from shadbo.core.shapes.polygon import moved
 from shadbo.core.solids.bites import screws_through
 from shadbo.core.solids.body import Body, Prism, Tie, strips_round
+from shadbo.core.solids.canvas import canvas_prisms
 from shadbo.core.solids.rails import Spans, Step, grown, rails_round
 
 
@@ -71,9 +72,6 @@ def floater_bodies(
 
 def _stretched(f: FloaterSums, front: float, back: float) -> tuple[Prism, ...]:
     """The cloth, which lies on the bars' outer rims alone, the bars and the braces between them."""
-    ring, bars, rims, braces = outlines(f)
-    cloth = min(front + CLOTH_MM, back)
-    behind = max(min(front + min(RELIEF_MM, f.canvas.depth.value / 6), back), cloth)
-    rim = [Prism(x, cloth, behind, part="bar") for x in rims] if behind > cloth else []
-    wood = [Prism(x, behind, back, part="bar") for x in bars]
-    return Prism(ring, front, cloth), *rim, *wood, *(Prism(x, behind, back, part="brace") for x in braces)
+    wood = canvas_prisms(outline_of(f), partial(bars_of, f), f.bar_mm, (front, back), "bar")
+    behind = wood[-1].front_mm
+    return *wood, *(Prism(x, behind, back, part="brace") for x in braces_of(f))

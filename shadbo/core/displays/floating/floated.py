@@ -13,7 +13,7 @@ from shadbo.core.displays.floating.options import FloatingOptions
 from shadbo.core.displays.floating.parts import pad_strips, pad_width, rails, strip_lengths
 from shadbo.core.displays.floating.screws import place_screws, screw_length
 from shadbo.core.displays.floating.stretched import braces, stretching_parts
-from shadbo.core.displays.floating.views import FloaterSums, callouts, dimensions, layers, outlines
+from shadbo.core.displays.floating.views import FloaterSums, callouts, dimensions, layers, outline_of
 from shadbo.core.displays.rabbeted.joints import PlateSeat, joint_lines
 from shadbo.core.hang.hanging import hanger_down
 from shadbo.core.pieces.pieces import LooseCanvas, Piece, StretchedCanvas
@@ -128,7 +128,6 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
         strip,
         body.strips_mitred,
     )
-    canvas_face, *_, brace_faces = outlines(sums)
     if desk.own_frame is None:
         plain = isinstance(body.profile, PlainStock)
         rail_order(s, s["rail.width"], s["rail.height"], wall, desk.practice.kerf_mm, turned=plain)
@@ -151,7 +150,7 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
             mass=canvas.mass,
             seen_from=("front",),
             key="canvas.width",
-            picture=Pictured.of(desk.piece, canvas_face),
+            picture=Pictured.of(desk.piece, outline_of(sums)),
         ),
         Part(
             "bar",
@@ -161,7 +160,7 @@ def float_canvas(desk: Desk, options: FloatingOptions, canvas: CanvasSums, gap: 
             seen_from=("back",),
             key="canvas.depth",
         ),
-        *braces(len(brace_faces)),
+        *braces(len(canvas.braces)),
         *rails(sums, body.profile, frame_mass),
         *pad_strips(sums),
         *stretching_parts(desk),

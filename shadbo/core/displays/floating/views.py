@@ -5,13 +5,13 @@ from collections.abc import Sequence
 from shadbo.core.build.assembly import Callout, Dimension, Dot, Fixing, Layer, Ring
 from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
+from shadbo.core.shapes.rings import rect
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.materials import PadStock
 from shadbo.core.sums.canvas import CanvasSums
 from shadbo.core.sums.square import Opening, Placement
 
-RIM_MM, RELIEF_MM, HAIR_MM = 10.0, 3.0, 1e-6
-"""Of a bar so much lies against the cloth, and stands before the rest: common practice, no source."""
+HAIR_MM = 1e-6
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,35 +46,45 @@ class FloaterSums:
         return self.placed.gaps["right"]["middle"]
 
     @property
+    def bar_mm(self) -> float:
+        """How wide the bars are: never so wide that they lie over one another."""
+        return min(self.canvas.bar_face.value, self.canvas.width.value / 2, self.canvas.height.value / 2)
+
+    @property
     def screwed_here(self) -> bool:
         """Whether there are screws where the section is cut: a low canvas has them along its long sides alone."""
         return any(x.side == "right" for x in self.fixings)
 
 
-def outlines(f: FloaterSums) -> tuple[Ring, tuple[Ring, ...], tuple[Ring, ...], tuple[Ring, ...]]:
-    """The canvas as it stands, its bars, their outer rims and its braces, in the front plane."""
+def _put(f: FloaterSums, dots: Sequence[Dot]) -> Ring:
+    """Dots of the canvas where it stands, turned and moved in its opening."""
     turn, dx, dy = f.placed.turn.value, f.placed.right.value, f.placed.up.value
+    return tuple([(x - turn * y + dx, y + turn * x + dy) for x, y in dots])
 
-    def put(x: float, y: float) -> Dot:
-        return x - turn * y + dx, y + turn * x + dy
 
-    points = f.canvas.shape.values()
-    cw, ch = f.canvas.width.value / 2, f.canvas.height.value / 2
-    b = min(f.canvas.bar_face.value, cw, ch)  # wider ones would lie over one another
-    bars, rims = (
-        tuple(tuple(put(*d) for d in ring) for ring in _bars(points, wide)) for wide in (b, min(RIM_MM, b / 3))
-    )
+def outline_of(f: FloaterSums) -> Ring:
+    """The canvas as it stands, in the front plane."""
+    return _put(f, f.canvas.shape.values())
+
+
+def bars_of(f: FloaterSums, wide_mm: float) -> list[Ring]:
+    """Its four bars, or their outer rims, so wide."""
+    return [_put(f, ring) for ring in _bars(f.canvas.shape.values(), wide_mm)]
+
+
+def braces_of(f: FloaterSums) -> list[Ring]:
+    """Its braces, from bar to bar."""
+    cw, ch, b = f.canvas.width.value / 2, f.canvas.height.value / 2, f.bar_mm
     braces = []
     for brace in f.canvas.braces:
         half = brace.width.mm / 2
         if brace.runs == "down":
             x = brace.at.mm - cw
-            corners = ((x - half, ch - b), (x + half, ch - b), (x + half, -ch + b), (x - half, -ch + b))
+            braces.append(_put(f, rect(x - half, -ch + b, x + half, ch - b)))
         else:
             y = ch - brace.at.mm
-            corners = ((-cw + b, y + half), (cw - b, y + half), (cw - b, y - half), (-cw + b, y - half))
-        braces.append(tuple(put(*d) for d in corners))
-    return tuple(put(*d) for d in points), bars, rims, tuple(braces)
+            braces.append(_put(f, rect(-cw + b, y - half, cw - b, y + half)))
+    return braces
 
 
 def _bars(points: Sequence[Dot], wide_mm: float) -> list[Ring]:

@@ -1,6 +1,7 @@
 """A rabbeted package as bodies: the frame that was really made, and every layer where it lies in it."""
 
 from collections.abc import Iterable, Mapping, Sequence
+from functools import partial
 from itertools import pairwise
 
 from shadbo.core.build.assembly import Dot, Join, Side
@@ -14,11 +15,10 @@ from shadbo.core.shapes.plane import Ring
 from shadbo.core.shapes.rings import around, centred, mitred
 from shadbo.core.sheet.sheet import Sheet
 from shadbo.core.solids.body import EVERY_WAY, Body, Prism, Tie, Way, framed, strips_round
+from shadbo.core.solids.canvas import canvas_prisms
 from shadbo.core.solids.rails import Step, grown, rails_round
 
 BARS = "bars"
-CLOTH_MM = 1.0
-"""Cloth and its ground: common practice, no source."""
 
 
 def frame_bodies(frame: Frame) -> list[Body]:
@@ -100,10 +100,9 @@ def slab_bodies(
 
 
 def _stretched(layer: Slab, size: tuple[float, float], deep: tuple[float, float]) -> Body:
-    """A canvas: its cloth, and behind it four mitred bars."""
-    cloth = min(deep[0] + CLOTH_MM, deep[1])
-    bars = mitred(size[0] / 2, size[1] / 2, min(layer.ring_mm, *(x / 2 for x in size)))
-    prisms = [Prism(centred(*size), deep[0], cloth), *(Prism(ring, cloth, deep[1], part=BARS) for ring in bars)]
+    """A canvas on four mitred bars."""
+    w, h = size[0] / 2, size[1] / 2
+    prisms = canvas_prisms(centred(*size), partial(mitred, w, h), min(layer.ring_mm, w, h), deep, BARS)
     return Body(layer.id, layer.name, layer.hatch, tuple(prisms), layer.id, short=layer.name, enters=layer.enters)
 
 
