@@ -70,8 +70,8 @@ class JerseyBox:
         """Opening and mat, layers in front of and behind it, frame, mounts."""
         s, o = desk.sheet, HOME.of(desk.job)
         items = items_of(desk)
-        sat = seated(desk, o, items)
-        plan, wanted = mat_round(desk, o, sat)
+        sat, lines = seated(desk, o, items)
+        plan, wanted = mat_round(desk, o, sat, lines)
         group = _group(desk, o, items, sat, plan)
         size = (wanted[0].value, wanted[1].value)
         facts = desk.piece.told

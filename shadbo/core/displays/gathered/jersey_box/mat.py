@@ -1,5 +1,7 @@
 """The mat of a jersey box: who sits where, the opening, windows and notches."""
 
+from collections.abc import Callable, Mapping
+
 from shadbo.core.build.marked import Window
 from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
@@ -9,6 +11,7 @@ from shadbo.core.pieces.objects import Badge, Plate
 from shadbo.core.shapes.polygon import disjoint, moved
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.sheet import Way
 from shadbo.core.sheet.units import MM
 from shadbo.core.sums.items import Item
 from shadbo.core.sums.jersey import Card, MatPlan, MatWishes, mat_plan, outer_edge
@@ -48,19 +51,37 @@ def seat(items: tuple[Item, ...], o: JerseyOptions, photographs: Seat = "window"
     return Seated(items[0], windows, notches, plates, framed)
 
 
-def seated(desk: Desk, o: JerseyOptions, items: tuple[Item, ...]) -> Seated:
-    """Photographs in windows that stand in the lower notches, where those clear the garment; else beside it."""
+@dataclass(frozen=True, slots=True)
+class MatLines:
+    """What is cut of a mat by the sizes of its pieces, wherever they sit; windows and notches by their piece."""
+
+    border: Quantity
+    bottom: Quantity
+    strip: Quantity
+    reveal: Quantity
+    room: Quantity
+    opening: tuple[Quantity, Quantity]
+    windows: Mapping[str, tuple[Quantity, Quantity]]
+    notches: Mapping[str, tuple[Quantity, Quantity]]
+
+
+def seated(desk: Desk, o: JerseyOptions, items: tuple[Item, ...]) -> tuple[Seated, MatLines]:
+    """Photographs in windows that stand in the lower notches, where those clear the garment; else beside it.
+
+    What was measured of a mat that is cut moves nobody: sizes count as they were planned.
+    """
     usual = seat(items, o, "window in a notch")
+    lines = mat_lines(desk, o, usual)
     by_itself = [x for x in usual.framed if x.id not in o.seats]
     if by_itself and len(usual.framed) <= 2:
-        plan, _ = mat_round(desk.on_trial(), o, usual)
-        if all(x.id in plan.notches and disjoint(plan.notches[x.id], usual.garment.ring) for x in by_itself):
-            return usual
-    return seat(items, o)
+        notches = _laid(o, usual, lines, lambda q: (q.planned or q).value)[0].notches
+        if all(x.id in notches and disjoint(notches[x.id], usual.garment.ring) for x in by_itself):
+            return usual, lines
+    return seat(items, o), lines
 
 
-def mat_round(desk: Desk, o: JerseyOptions, sat: Seated) -> tuple[MatPlan, tuple[Quantity, Quantity]]:
-    """The opening by the garment, windows by their paper, notches by their badges; and the mat round it all."""
+def mat_lines(desk: Desk, o: JerseyOptions, sat: Seated) -> MatLines:
+    """The opening by the garment, windows by their paper, notches by their badges, borders by the practice."""
     s, p = desk.sheet, desk.practice
     margin = desk.choose("layout.margin", "round the garment", o.margin, p.jersey_margin_mm, "practice of the shop")
     border = desk.choose("mat.border", "border of the mat", o.border, p.jersey_border_mm, "practice of the shop")
@@ -72,48 +93,69 @@ def mat_round(desk: Desk, o: JerseyOptions, sat: Seated) -> tuple[MatPlan, tuple
         reveal = desk.choose(
             "mat.reveal", "reveal of the inner mat", o.reveal, p.mat_reveal_mm, "practice of the shop"
         )
-    tol = p.cut_tolerance_mm
+
+    def cut(key: str, label: str, w: Quantity, h: Quantity, way: Way) -> tuple[Quantity, Quantity]:
+        tol = p.cut_tolerance_mm
+        return (
+            s.cut(f"{key}width", f"{label}, width", w, way, tol),
+            s.cut(f"{key}height", f"{label}, height", h, way, tol),
+        )
+
     g = sat.garment
-    opening = tuple(
-        s.cut(f"opening.{axis}", f"opening, {axis}", size + 2 * margin, "up", tol)
-        for axis, size in (("width", g.width), ("height", g.height))
-    )
-    for axis, size in zip(("width", "height"), opening, strict=True):
-        s.cut(f"opening.outer_{axis}", f"opening of the outer mat, {axis}", size + 2 * reveal, "up", tol)
-    cards: list[Card] = []
-    badges: list[Card] = []
-    for x in sat.behind:
-        w, h = (
-            s.cut(f"{x.key}.window_{axis}", f"window for {x.name}, {axis}", size - 2 * overlap, "down", tol)
-            for axis, size in (("width", x.width), ("height", x.height))
-        )
-        framed = x in sat.framed
-        card = Card(x.id, max(w.value, 1.0), max(h.value, 1.0), framed, o.corners.get(x.id, ""))
-        (badges if framed else cards).append(card)
-    for x in sat.notches:
-        w, h = (
-            s.cut(f"{x.key}.notch_{axis}", f"notch for {x.name}, {axis}", size + 2 * room, "up", tol)
-            for axis, size in (("width", x.width), ("height", x.height))
-        )
-        badges.append(Card(x.id, w.value - 2 * room.value, h.value - 2 * room.value, corner=o.corners.get(x.id, "")))
-    plates = [Card(x.id, x.width.value, x.height.value) for x in sat.plates]
+    opening = cut("opening.", "opening", g.width + 2 * margin, g.height + 2 * margin, "up")
+    cut("opening.outer_", "opening of the outer mat", opening[0] + 2 * reveal, opening[1] + 2 * reveal, "up")
+    windows = {
+        x.id: cut(f"{x.key}.window_", f"window for {x.name}", x.width - 2 * overlap, x.height - 2 * overlap, "down")
+        for x in sat.behind
+    }
+    notches = {
+        x.id: cut(f"{x.key}.notch_", f"notch for {x.name}", x.width + 2 * room, x.height + 2 * room, "up")
+        for x in sat.notches
+    }
     bottom = s.let(
         "mat.bottom",
         "border at the bottom",
         s.pick("largest", border, *[x.height + s.number(2 * PLATE_CLEAR_MM, MM) for x in sat.plates]),
     )
-    side = o.windows or "beside"
-    wishes = MatWishes(border.value, bottom.value, strip.value, reveal.value, room.value, side)
-    size_mm = (opening[0].value, opening[1].value)
+    return MatLines(border, bottom, strip, reveal, room, opening, windows, notches)
+
+
+def _laid(o: JerseyOptions, sat: Seated, lines: MatLines, mm: Callable[[Quantity], float]) -> tuple[MatPlan, bool]:
+    """Where everything stands, with those who sit so; and whether the notches leave something of the opening."""
+    cards: list[Card] = []
+    badges: list[Card] = []
+    for x in sat.behind:
+        w, h = (max(mm(q), 1.0) for q in lines.windows[x.id])
+        framed = x in sat.framed
+        (badges if framed else cards).append(Card(x.id, w, h, framed, o.corners.get(x.id, "")))
+    room = lines.room.value
+    for x in sat.notches:
+        w, h = (mm(q) - 2 * room for q in lines.notches[x.id])
+        badges.append(Card(x.id, w, h, corner=o.corners.get(x.id, "")))
+    plates = [Card(x.id, x.width.value, x.height.value) for x in sat.plates]
+    wishes = MatWishes(
+        lines.border.value, lines.bottom.value, lines.strip.value, lines.reveal.value, room, o.windows or "beside"
+    )
+    args = ((mm(lines.opening[0]), mm(lines.opening[1])), sat.garment.ring, cards, badges, plates, wishes)
     try:
-        plan = mat_plan(size_mm, g.ring, cards, badges, plates, wishes)
+        return mat_plan(*args), True
     except ValueError:
+        return mat_plan(*args, notched=False), False
+
+
+def mat_round(
+    desk: Desk, o: JerseyOptions, sat: Seated, lines: MatLines
+) -> tuple[MatPlan, tuple[Quantity, Quantity]]:
+    """Where all openings stand, as they were really cut where that was measured, and the mat round them."""
+    s = desk.sheet
+    plan, notched = _laid(o, sat, lines, lambda q: q.value)
+    if not notched:
         s.let("notch.crowded", "the notches leave nothing of the opening", s.number(1, MM))
-        plan = mat_plan(size_mm, g.ring, cards, badges, plates, wishes, notched=False)
-    args = (*opening, border, strip, reveal)
-    words = f"opening + 2 · reveal + 2 · border{f', windows {side}' if cards else ''}"
+    args = (*lines.opening, lines.border, lines.strip, lines.reveal)
+    side = f", windows {o.windows or 'beside'}" if sat.windows else ""
+    words = f"opening + 2 · reveal + 2 · border{side}"
     width = s.let("mat.width", "mat, width wanted", s.decide(words, plan.width, MM, *args))
-    height = s.let("mat.height", "mat, height wanted", s.decide(words, plan.height, MM, *args, bottom))
+    height = s.let("mat.height", "mat, height wanted", s.decide(words, plan.height, MM, *args, lines.bottom))
     s.let("field.width", "mat, width", width)
     s.let("field.height", "mat, height", height)
     return plan, (width, height)
