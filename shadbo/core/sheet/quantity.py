@@ -56,7 +56,8 @@ class Overtaken:
 
     def __call__(self) -> float:
         near = [(q, behind) for q, behind in self._rivals() if q.reach() > behind]
-        return max([0.0, *(q.worst - behind - self.winner.worst for q, behind in near)])
+        least = self.winner.worst if near else 0.0
+        return max([0.0, *(q.worst - behind - least for q, behind in near if q.reach() - behind > least)])
 
     def reach(self) -> float:
         """Never less: the one that was picked may not have moved at all."""
