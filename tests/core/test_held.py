@@ -50,6 +50,17 @@ def test_a_puzzle_loose_on_its_board_slides_every_way_and_one_in_a_sink_does_not
     assert loose(Space([*RAILS, *PACKAGE, *SPACERS, puzzle]), (*BEHIND, taped)) == []
 
 
+def test_a_piece_in_one_opening_is_not_kept_by_the_edge_of_the_next():
+    """Two openings in one board: what has air all round in its own slides, though the other's edge is near."""
+    board = sheet("sink", 358, 258, 11, 13, rect(-160, -60, -10, 60), rect(-30.0, 70, -8, 100))
+    puzzle = Body("puzzle", "puzzle", "board", (Prism(rect(-140, -40, -12.5, 40), 11, 13),), "puzzle")
+    narrow = sheet("sink", 358, 258, 11, 13, rect(-160, -60, -1, 60), rect(-30.0, 70, -10, 100))
+    for hole, slides in ((board, False), (narrow, True)):
+        found = ways(loose(Space([*RAILS, *PACKAGE, *SPACERS, hole, puzzle]), BEHIND))
+        assert (("puzzle", "right") in found) is slides
+        assert ("puzzle", "left") in found
+
+
 def test_strips_are_held_by_the_stack_that_they_are_pressed_in():
     assert loose(Space([*RAILS, *PACKAGE, *SPACERS]), BEHIND) == []
     far = [sheet("board", 358, 258, 14, 16) if b.id == "board" else b for b in PACKAGE]

@@ -6,6 +6,8 @@ from math import cos, pi, sin
 import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
+from shapely import box as rectangle
+from shapely import get_parts, make_valid
 from shapely.affinity import scale
 from shapely.geometry import Point, Polygon
 from shapely.geometry.polygon import orient
@@ -14,7 +16,21 @@ from shapely.ops import unary_union
 from shadbo.core.cutting.mat_lines import mats_of
 from shadbo.core.pieces.outlines import garment_lines
 from shadbo.core.shapes.letters import GLYPHS, lettering
-from shadbo.core.shapes.polygon import CORNERS, apart, area, holds, mirrored, offset, overlap, stepped
+from shadbo.core.shapes.polygon import (
+    CORNERS,
+    apart,
+    area,
+    area_in,
+    disjoint,
+    holds,
+    is_rect,
+    mirrored,
+    offset,
+    overlap,
+    stepped,
+)
+from shadbo.core.solids.body import Body, Prism
+from shadbo.core.solids.space import Space
 from tests.core.test_box_slips import PHOTO, jersey
 from tests.flat import plan
 
@@ -119,3 +135,27 @@ def test_strips_of_a_stepped_mat():
         assert len(mat.windows) > 1
         for a, b in combinations(mat.windows, 2):
             assert apart(a.ring, b.ring) == pytest.approx(Polygon(a.ring).distance(Polygon(b.ring)))
+
+
+DOTS = st.lists(st.tuples(st.integers(-20, 20), st.integers(-20, 20)), min_size=3, max_size=8, unique=True)
+
+
+@given(DOTS, st.tuples(*[st.integers(-20, 18)] * 2, *[st.sampled_from((0.5, 1, 3, 9))] * 2))
+@settings(max_examples=300, deadline=None)
+def test_a_prism_covers_a_box_where_the_library_says_so(dots, at):
+    """However many corners the outline has, and however it is bent."""
+    x, y, w, h = at
+    outline = Polygon(dots)
+    assume(outline.is_valid and outline.area > 1 and not is_rect(dots))
+    space = Space([Body("a", "a", "board", (Prism(tuple(dots), 0, 1),), "a")])
+    assert space.covers(0, (x, y, x + w, y + h)) is outline.buffer(1e-5).covers(rectangle(x, y, x + w, y + h))
+
+
+@given(DOTS, DOTS)
+@settings(max_examples=200, deadline=None)
+def test_outlines_touch_where_the_library_says_so(one, other):
+    """Those that cross themselves too: what their odd parts make; a line that sticks out of them is nothing."""
+    a, b = (unary_union([g for g in get_parts(make_valid(Polygon(x))) if g.area > 0]) for x in (one, other))
+    assume(min(a.area, b.area) > 0)
+    assert disjoint(tuple(one), tuple(other)) is a.disjoint(b)
+    assert area_in(tuple(one)).area == pytest.approx(a.area)

@@ -87,7 +87,7 @@ def offset(ring: Ring, by_mm: float) -> Ring:
 
 def holds(ring: Sequence[Dot], dot: Dot) -> bool:
     """Whether a point lies inside."""
-    return bool(shapely.contains_xy(_area_of(tuple(ring)), *dot))
+    return bool(shapely.contains_xy(area_in(tuple(ring)), *dot))
 
 
 def holds_dot(ring: Ring, at: Dot) -> bool:
@@ -110,7 +110,7 @@ def holds_dot(ring: Ring, at: Dot) -> bool:
 
 def near(ring: Sequence[Dot], dot: Dot) -> float:
     """Distance of a point from an outline, 0 inside it."""
-    return float(_area_of(tuple(ring)).distance(shapely.Point(dot)))
+    return float(area_in(tuple(ring)).distance(shapely.Point(dot)))
 
 
 def overlap(one: Ring, other: Ring) -> float:
@@ -126,20 +126,20 @@ def _shared_mm2(one: Ring, other: Ring) -> float:
     """The area that two outlines share; cut by a rectangle where one of them is."""
     for box, ring in ((one, other), (other, one)):
         if is_rect(box):
-            return float(shapely.clip_by_rect(_area_of(ring), *box_of(box)).area)
-    mine, theirs = _area_of(one), _area_of(other)
+            return float(shapely.clip_by_rect(area_in(ring), *box_of(box)).area)
+    mine, theirs = area_in(one), area_in(other)
     return float(mine.intersection(theirs).area) if mine.intersects(theirs) else 0.0
 
 
 def disjoint(one: Ring, other: Ring) -> bool:
     """Whether two outlines neither overlap nor touch."""
-    return boxes_clear(box_of(one), box_of(other), HAIR_MM) or bool(_area_of(one).disjoint(_area_of(other)))
+    return boxes_clear(box_of(one), box_of(other), HAIR_MM) or bool(area_in(one).disjoint(area_in(other)))
 
 
 def apart(one: Ring, other: Ring) -> float:
     """Least distance between two outlines; below nothing where they overlap (by the overlap of their boxes)."""
     deep = overlap(one, other)
-    return -deep if deep > 0 else float(_area_of(one).distance(_area_of(other)))
+    return -deep if deep > 0 else float(area_in(one).distance(area_in(other)))
 
 
 HAIR_MM = 1e-6
@@ -156,10 +156,13 @@ def boxes_clear(a: Box, b: Box, by_mm: float) -> bool:
 
 
 @lru_cache(maxsize=2048)
-def _area_of(ring: Ring) -> BaseGeometry:
-    """The area inside an outline; one that crosses itself is what its even and odd parts make."""
+def area_in(ring: Ring) -> BaseGeometry:
+    """The area inside an outline; one that crosses itself is what its odd parts make, in several pieces perhaps."""
     whole = shapely.Polygon(ring)
-    return whole if whole.is_valid else shapely.make_valid(whole)
+    if whole.is_valid:
+        return whole
+    mended = shapely.make_valid(whole)
+    return shapely.union_all([x for x in getattr(mended, "geoms", (mended,)) if x.area > 0])
 
 
 Corner = str

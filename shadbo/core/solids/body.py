@@ -7,13 +7,14 @@ middle) and a stretch of depth (z from the frame's front edge towards the wall, 
 from functools import lru_cache
 from typing import Literal, get_args
 
-from shapely import Polygon, union_all
+from shapely import union_all
+from shapely.geometry.base import BaseGeometry
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.hatch import Hatch
 from shadbo.core.shapes.plane import Ring
 from shadbo.core.shapes.polygon import area as signed_area
-from shadbo.core.shapes.polygon import box_of, is_rect
+from shadbo.core.shapes.polygon import area_in, box_of, is_rect
 from shadbo.core.shapes.rings import rect
 
 
@@ -54,22 +55,15 @@ def _inside(hole: Ring, ring: Ring) -> bool:
     return one[0] >= other[0] and one[1] >= other[1] and one[2] <= other[2] and one[3] <= other[3]
 
 
-def shape_of(prism: Prism) -> Polygon:
+def shape_of(prism: Prism) -> BaseGeometry:
     """A prism's outline less its holes, as the geometry library has it; in several pieces where a hole cuts it."""
     return _cut_out(prism.ring, prism.holes)
 
 
 @lru_cache(maxsize=512)
-def _cut_out(ring: Ring, holes: tuple[Ring, ...]) -> Polygon:
-    area = whole(ring)
-    return area.difference(union_all([whole(h) for h in holes])) if holes else area
-
-
-@lru_cache(maxsize=512)
-def whole(ring: Ring) -> Polygon:
-    """An outline as an area; one that crosses itself as the library mends it."""
-    area = Polygon(ring)
-    return area if area.is_valid else area.buffer(0)
+def _cut_out(ring: Ring, holes: tuple[Ring, ...]) -> BaseGeometry:
+    area = area_in(ring)
+    return area.difference(union_all([area_in(h) for h in holes])) if holes else area
 
 
 Enters = Literal["from behind", "from the front", "made with the frame"]

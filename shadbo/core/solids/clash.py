@@ -1,11 +1,12 @@
 """Two bodies in one place: which, and by how much."""
 
 import numpy as np
-from shapely import Polygon, maximum_inscribed_circle
+from shapely import maximum_inscribed_circle
+from shapely.geometry.base import BaseGeometry
 
 from shadbo.core.dataclass import dataclass
-from shadbo.core.shapes.polygon import box_of
-from shadbo.core.solids.body import Body, whole
+from shadbo.core.shapes.polygon import area_in, box_of
+from shadbo.core.solids.body import Body
 from shadbo.core.solids.space import EPS_MM, Space
 
 
@@ -72,11 +73,11 @@ def _within_hole(space: Space, i: int, j: int) -> bool:
     for hole in space.prisms[i].holes:
         box = box_of(hole)
         if left >= box[0] and low >= box[1] and right <= box[2] and high <= box[3]:
-            return bool(whole(hole).covers(space.shape(j)))
+            return bool(area_in(hole).covers(space.shape(j)))
     return False
 
 
-def _cut(one: Polygon, other: Polygon) -> tuple[float, float]:
+def _cut(one: BaseGeometry, other: BaseGeometry) -> tuple[float, float]:
     """Width and height of what two outlines share, of its thickest piece."""
     both = one.intersection(other)
     best = (0.0, 0.0)

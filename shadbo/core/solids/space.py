@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 
 import numpy as np
-from shapely import Polygon
+from shapely.geometry.base import BaseGeometry
 
 from shadbo.core.shapes.plane import Box, Ring
 from shadbo.core.shapes.polygon import box_of, holds_dot, is_rect
@@ -58,7 +58,7 @@ class Space:
         by_body = np.array(told, dtype=bool).reshape(-1, 5).T
         self.fixed, self.stops, self.laid, self.bites, self.gives = by_body[:, self.owner]
         self._rect = [is_rect(p.ring) for p in self.prisms]
-        self._shapes: dict[int, Polygon] = {}
+        self._shapes: dict[int, BaseGeometry] = {}
 
     def _in_holes(self, low: np.ndarray, high: np.ndarray) -> np.ndarray:
         """``[k, j]``: the box j, by its least and largest x and y, stands in square hole k."""
@@ -90,7 +90,7 @@ class Space:
             near &= ~self._by_prism(self._in_holes(low[..., 0], high[..., 0]))[others].T
         return near
 
-    def shape(self, n: int) -> Polygon:
+    def shape(self, n: int) -> BaseGeometry:
         """The outline of a prism less its holes, which may touch or overlap one another; made once."""
         if n not in self._shapes:
             self._shapes[n] = shape_of(self.prisms[n])
