@@ -6,6 +6,7 @@ import pytest
 from playwright.sync_api import Page, Route, expect
 
 from tests.browser.conftest import slow_line
+from tests.files.test_photo import located
 
 API = re.compile(r"/api/")
 PAGES = {
@@ -75,6 +76,28 @@ def test_a_part_of_a_page_whose_question_was_lost_asks_again(page: Page, demo: N
     where = page.get_by_role("region", name=region)
     expect(where).to_contain_text(re.compile(shows, re.I))
     expect(where.get_by_role("alert").filter(has_text=re.compile("connection", re.I))).to_have_count(0)
+
+
+def test_a_photograph_taken_in_before_the_others_were_told_of_stays(page: Page, demo: None):
+    """The answer to a question from before it came in says nothing of it, and counts no more."""
+    held: list[tuple[Route, bytes]] = []
+
+    def hold(route: Route) -> None:
+        if held or route.request.method != "GET":
+            route.continue_()
+        else:
+            held.append((route, route.fetch().body()))
+
+    page.route(re.compile(r"/photos$"), hold)
+    page.goto("/jobs/105?at=receive")
+    field = page.get_by_label("Photographs")
+    field.set_input_files({"name": "front.jpg", "mimeType": "image/jpeg", "buffer": located()})
+    small = page.get_by_role("img", name="front.jpg")
+    expect(small).to_be_visible()
+    route, before = held[0]
+    route.fulfill(body=before, content_type="application/json")
+    page.wait_for_load_state("networkidle")
+    expect(small).to_be_visible()
 
 
 def test_what_the_shop_is_called_and_measures_with_comes_by_itself(page: Page, demo: None):

@@ -11,17 +11,19 @@ export interface Fetched<T> {
 }
 
 /** What a page shows, asked for at once, and again until there is a connection; a late answer to an earlier question
-counts for nothing. */
+counts for nothing, nor does one to a question older than what the page put there itself. */
 export function useFetched<T>(ask: () => Promise<T>): Fetched<T> {
   const [view, setView] = useState<T | null>(null);
   const [trouble, setTrouble] = useState("");
   const [lost, setLost] = useState(0);
   const asked = useRef(0);
+  const answered = useRef(0);
   const load = useCallback(() => {
     const mine = ++asked.current;
     ask()
       .then((found) => {
         if (mine !== asked.current) return;
+        answered.current = mine;
         setView(found);
         setTrouble("");
         setLost(0);
@@ -33,6 +35,13 @@ export function useFetched<T>(ask: () => Promise<T>): Fetched<T> {
         setLost((n) => (gone ? n + 1 : 0));
       });
   }, [ask]);
+  const put = useCallback<typeof setView>(
+    (next) => {
+      setView(next);
+      if (answered.current !== asked.current) load();
+    },
+    [load],
+  );
   useEffect(load, [load]);
   useEffect(() => {
     if (!lost) return;
@@ -43,5 +52,5 @@ export function useFetched<T>(ask: () => Promise<T>): Fetched<T> {
       removeEventListener("online", load);
     };
   }, [lost, load]);
-  return { view, setView, trouble, load };
+  return { view, setView: put, trouble, load };
 }
