@@ -26,7 +26,7 @@ class Lead:
     of: int
     says: Both
     why: Both
-    station: str
+    station: StationName
     at: str
     bench: bool = False
 
@@ -36,7 +36,7 @@ class _Seen:
     """A plan with what can be answered at each of its stations."""
 
     plan: Plan
-    rows: Mapping[str, tuple[Question, ...]]
+    rows: Mapping[StationName, tuple[Question, ...]]
 
     @property
     def job(self) -> Job:

@@ -14,12 +14,13 @@ from shadbo.core.displays.registry import others_of_set
 from shadbo.core.drawing.board import VIEW_WORDS, draw, draw_ladder, views_of
 from shadbo.core.drawing.marks import Fit
 from shadbo.core.drawing.svg import Albums
-from shadbo.core.findings import CannotPlan, Finding
+from shadbo.core.findings import CannotPlan, Finding, StationName
 from shadbo.core.guide import Lead, lead
 from shadbo.core.history import Change, rows_of, told
 from shadbo.core.job.job import Job
 from shadbo.core.next_step import next_step
-from shadbo.core.plan import Plan
+from shadbo.core.plan import Plan, State
+from shadbo.core.sheet.quantity import Severity
 from shadbo.core.shop.shop import Shop
 from shadbo.core.shop.values import Tool
 from shadbo.core.stations import stations
@@ -55,8 +56,8 @@ class FindingView:
 
     code: str
     place: str
-    severity: str
-    station: str
+    severity: Severity
+    station: StationName
     title: Both
     detail: Both
     keys: tuple[str, ...]
@@ -98,8 +99,8 @@ class PlanView:
     """
 
     version: int
-    state: str
-    worst: str
+    state: State
+    worst: Severity
     next: Both
     station: str
     asks: int

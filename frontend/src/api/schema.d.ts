@@ -2438,10 +2438,16 @@ export interface components {
             code: string;
             /** Place */
             place: string;
-            /** Severity */
-            severity: string;
-            /** Station */
-            station: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "stop" | "caution" | "measure" | "note" | "fine";
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "receive" | "measure" | "display" | "sizes" | "depth" | "mount" | "parts" | "hang";
             title: components["schemas"]["Both"];
             detail: components["schemas"]["Both"];
             /** Keys */
@@ -2760,8 +2766,11 @@ export interface components {
             of: number;
             says: components["schemas"]["Both"];
             why: components["schemas"]["Both"];
-            /** Station */
-            station: string;
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "receive" | "measure" | "display" | "sizes" | "depth" | "mount" | "parts" | "hang";
             /** At */
             at: string;
             /**
@@ -3250,10 +3259,16 @@ export interface components {
         PlanView: {
             /** Version */
             version: number;
-            /** State */
-            state: string;
-            /** Worst */
-            worst: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "to measure" | "to solve" | "to cut" | "cutting" | "made" | "handed over";
+            /**
+             * Worst
+             * @enum {string}
+             */
+            worst: "stop" | "caution" | "measure" | "note" | "fine";
             next: components["schemas"]["Both"];
             /** Station */
             station: string;
@@ -3438,7 +3453,7 @@ export interface components {
              * Goes
              * @default
              */
-            goes: string;
+            goes: ("receive" | "measure" | "display" | "sizes" | "depth" | "mount" | "parts" | "hang") | "";
             /**
              * Adds
              * @default false
@@ -3870,8 +3885,11 @@ export interface components {
          * @description A stop on the order of work: its answer in short, its questions, and the trade's words that stand in them.
          */
         Station: {
-            /** Name */
-            name: string;
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "receive" | "measure" | "display" | "sizes" | "depth" | "mount" | "parts" | "hang";
             /** Label */
             label: string;
             /** Title */

@@ -4,6 +4,7 @@ from typing import Any, Literal
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.edit import Edit
+from shadbo.core.findings import StationName
 from shadbo.core.shop.values import Tool
 from shadbo.core.words.glossary import Meaning
 from shadbo.core.words.lengths import Both
@@ -95,7 +96,7 @@ class Question:
     fold: str = ""
     aside: bool = False
     also: tuple[str, ...] = ()
-    goes: str = ""
+    goes: StationName | Literal[""] = ""
     adds: bool = False
 
 
@@ -103,7 +104,7 @@ class Question:
 class Station:
     """A stop on the order of work: its answer in short, its questions, and the trade's words that stand in them."""
 
-    name: str
+    name: StationName
     label: str
     title: str
     lead: str

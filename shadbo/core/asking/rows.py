@@ -6,6 +6,7 @@ from shadbo.core.asking.questions import Choice, Question, QuestionKind
 from shadbo.core.dataclass import replace
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
+from shadbo.core.findings import StationName
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.shop.values import Length, Reading
 from shadbo.core.words.lengths import Both, inch_text, metric_text, texts
@@ -127,7 +128,7 @@ def beside(rows: Iterable[Question]) -> list[Question]:
     return [replace(q, aside=True) for q in rows]
 
 
-def way(label: str, station: str) -> Question:
+def way(label: str, station: StationName) -> Question:
     """A way to another station, to its first field."""
     return Question(id=f"way:{station}", kind="way", label=label, goes=station)
 

@@ -72,8 +72,9 @@ def _within_hole(space: Space, i: int, j: int) -> bool:
     left, low, right, high = space.boxes[j]
     for hole in space.prisms[i].holes:
         box = box_of(hole)
-        if left >= box[0] and low >= box[1] and right <= box[2] and high <= box[3]:
-            return bool(area_in(hole).covers(space.shape(j)))
+        inside = left >= box[0] and low >= box[1] and right <= box[2] and high <= box[3]
+        if inside and area_in(hole).covers(space.shape(j)):
+            return True
     return False
 
 
