@@ -46,6 +46,16 @@ def test_a_screw_into_glass_is_told_by_how_far():
     assert [(x.other, x.by_mm, x.misses) for x in bites(Space([*RAILS, GLASS, CARD, *into]))] == [("glass", 2, False)]
 
 
+def test_a_screw_through_a_hole_of_a_pane_does_not_touch_it():
+    drilled = Body("pane", "pane", "glass", (Prism(centred(340, 240), 2, 4, (rect(-6, -6, 6, 6),)),), "pane")
+    slanted = replace(drilled, prisms=(replace(drilled.prisms[0], holes=(((0, -9), (9, 0), (0, 9), (-9, 0)),)),))
+    for pane in (drilled, slanted):
+        through = screws_through("s", "screw", [(0, 0)], 4, (1, 33), ("card",))
+        assert bites(Space([*RAILS, pane, CARD, *through])) == []
+        beside = screws_through("s", "screw", [(12, 0)], 4, (1, 33), ("card",))
+        assert [x.other for x in bites(Space([*RAILS, pane, CARD, *beside]))] == ["pane"]
+
+
 @given(st.floats(-6.5, 6.5), st.floats(2, 20), st.booleans())
 def test_a_dowel_holds_in_what_its_middle_line_goes_into_and_only_grazes_what_is_beside_it(
     off: float, thick: float, upright: bool

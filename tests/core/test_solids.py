@@ -69,6 +69,16 @@ def test_what_stands_in_an_opening_does_not_clash_and_what_leaves_it_does():
     assert [(round(c.by_mm, 6), c.deep) for c in clashes(Space([mat, outside]))] == [(6.0, False)]
 
 
+def test_what_stands_in_a_notched_opening_clashes_as_soon_as_it_lies_over_a_notch():
+    """The opening has six corners, so that no box tells: in its arm there is room, over its notch there is board."""
+    arm = ((-90.0, -60.0), (90.0, -60.0), (90.0, 0.0), (0.0, 0.0), (0.0, 60.0), (-90.0, 60.0))
+    mat = slab("mat", 300, 200, 0, 3, arm)
+    clear = Body("piece", "piece", "textile", (Prism(rect(-80, -50, -10, 50), 0, 5),), "piece")
+    assert clashes(Space([mat, clear])) == []
+    over = Body("piece", "piece", "textile", (Prism(rect(-40, -50, 30, 50), 0, 5),), "piece")
+    assert [round(x.by_mm, 3) for x in clashes(Space([mat, over]))] == [30]
+
+
 def test_a_chain_of_layers_is_held_by_the_lip_and_by_the_points():
     layers = [slab("glass", 363, 263, 6, 8), slab("board", 363, 263, 8, 11), slab("backing", 363, 263, 11, 13)]
     points = Tie("backing", "rail-top", "points", ("backwards",))
