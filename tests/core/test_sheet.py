@@ -116,6 +116,29 @@ def test_steps_and_counts_are_decisions():
         s.count(side)
 
 
+READ = st.tuples(st.integers(0, 8), st.sampled_from((0.0, 0.25, 0.5, 2.0, 6.0)), st.booleans())
+
+
+@given(READ, st.lists(READ, min_size=1, max_size=5), st.sampled_from(("largest", "smallest")))
+def test_a_runner_up_counts_by_what_it_can_overtake_at_its_worst(first, others, word):
+    """Each reading may be told by way of another whose error it gives back, so that its limit is beyond its worst."""
+    s = Sheet()
+    aside = s.read("aside", "aside", 7, MM, 3.0, "tape")
+    read = [
+        q + aside - aside if round_about else q
+        for n, (mm, half, round_about) in enumerate((first, *others))
+        for q in [s.read(f"q{n}", f"reading {n}", mm, MM, half, "rule")]
+    ]
+    picked = s.pick(word, *read)
+    best = (max if word == "largest" else min)(read, key=lambda q: q.value)
+    halves = {id(q): half for q, (_, half, _) in zip(read, (first, *others), strict=True)}
+    past = [
+        halves[id(q)] - abs(q.value - best.value) - halves[id(best)] for q in read if q is not best and halves[id(q)]
+    ]
+    assert picked.own_half_width() == pytest.approx(max(0.0, *past, 0.0))
+    assert picked.worst == pytest.approx(halves[id(best)] + picked.own_half_width())
+
+
 @given(sizes, sizes, sizes)
 def test_slopes_of_an_opaque_call_agree_with_recorded_arithmetic(x: float, y: float, h: float):
     s = Sheet()

@@ -153,9 +153,10 @@ def test_a_prism_covers_a_box_where_the_library_says_so(dots, at):
 
 @given(DOTS, DOTS)
 @settings(max_examples=200, deadline=None)
-def test_outlines_touch_where_the_library_says_so(one, other):
+def test_outlines_touch_and_overlap_where_the_library_says_so(one, other):
     """Those that cross themselves too: what their odd parts make; a line that sticks out of them is nothing."""
     a, b = (unary_union([g for g in get_parts(make_valid(Polygon(x))) if g.area > 0]) for x in (one, other))
     assume(min(a.area, b.area) > 0)
     assert disjoint(tuple(one), tuple(other)) is a.disjoint(b)
+    assert (overlap(tuple(one), tuple(other)) > 0) is (a.intersection(b).area > 1e-6)
     assert area_in(tuple(one)).area == pytest.approx(a.area)

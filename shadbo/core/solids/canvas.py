@@ -22,6 +22,8 @@ def canvas_prisms(
     >>> all_ = canvas_prisms(centred(300, 200), lambda wide: mitred(150, 100, wide), 45, (6, 24), "bar")
     >>> [(p.front_mm, p.back_mm) for p in all_[::4]]
     [(6, 7.0), (7.0, 9.0), (9.0, 24)]
+    >>> all_[1].ring[2], all_[5].ring[2]  # the inner corner of a rim, and of the bar behind it
+    ((140.0, 90.0), (105, 55))
     """
     front, back = deep_mm
     cloth = min(front + CLOTH_MM, back)
