@@ -11,6 +11,7 @@ from shapely import Polygon
 
 from shadbo.core.advise import advise
 from shadbo.core.assess import assess
+from shadbo.core.build.uses import uses
 from shadbo.core.cutting.cut_list import cut_list
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.plan import Plan
@@ -19,7 +20,7 @@ from shadbo.core.stations import stations
 from shadbo.core.sums import joints
 from shadbo.core.sums.lamps import rows_of, watts
 from shadbo.core.sums.pegs import hole_depth, stress_mpa
-from tests.core.test_box_slips import BADGE, MODEL, SHIRT, TOOL, jersey, lit, pegged
+from tests.core.test_box_slips import BADGE, MODEL, SHIRT, TOOL, jersey, lit, pair, pegged
 from tests.flat import SHOP, detail, gathered, plan, r, sashed, sized, value
 from tests.making import length, pin
 
@@ -331,3 +332,24 @@ def test_a_wider_margin_makes_a_larger_frame_by_twice_as_much():
     wider = plan(start, length("options/shadow_box/margin", 60))
     grown = value(wider, "frame.outside_width") - value(plan(start), "frame.outside_width")
     assert grown == pytest.approx(2 * (60 - value(plan(start), "layout.margin")))
+
+
+@pytest.mark.parametrize("key", ["opening.width", "opening.height", "item.piece-2.window_width"])
+def test_who_sits_where_is_not_moved_by_what_was_measured_of_the_mat(key: str):
+    """A small photograph in a notch that just clears the shirt stays there, though the opening was cut narrower."""
+    the_job = jersey({"detail": sized("plate", 60, 42, thickness=0.3)})
+    assert [x.seat for x in plan(the_job).assembly.shown] == ["opening", "notch"]
+    size = {"mm": 0.8 * value(plan(the_job), key), "typed": "", "tool": "rule"}
+    assert [x.seat for x in plan(the_job, Edit(at=f"pins/{key}", to=size)).assembly.shown] == ["opening", "notch"]
+
+
+def test_what_ties_take_is_counted_at_each_support():
+    p = plan(pair())
+    assert [(x.count, x.what) for x in uses(p.desk.sheet, p.assembly)] == [(3, "ties"), (3, "ties")]
+
+
+def test_boards_that_fill_up_weigh_with_all_their_facings():
+    foam = next(iter(SHOP.stock.sheets_of("foam board")))
+    assert foam.stacked_kg_per_m2(1) == foam.kg_per_m2
+    three = foam.model_copy(update={"thick_mm": 3 * foam.thick_mm})
+    assert three.stacked_kg_per_m2(3) == pytest.approx(3 * foam.kg_per_m2)

@@ -74,7 +74,7 @@ def seated(desk: Desk, o: JerseyOptions, items: tuple[Item, ...]) -> tuple[Seate
     lines = mat_lines(desk, o, usual)
     by_itself = [x for x in usual.framed if x.id not in o.seats]
     if by_itself and len(usual.framed) <= 2:
-        notches = _laid(o, usual, lines, lambda q: (q.planned or q).value)[0].notches
+        notches = _laid(o, usual, lines, lambda q: q.value if q.planned is None else q.planned.value)[0].notches
         if all(x.id in notches and disjoint(notches[x.id], usual.garment.ring) for x in by_itself):
             return usual, lines
     return seat(items, o), lines
