@@ -148,6 +148,13 @@ def test_one_of_two_that_stops_leaves_the_server_to_the_other(base: Path):
     assert "still there" in sh(base, two).stdout
 
 
+def test_a_run_that_fails_stops_its_server_too(base: Path):
+    failed = sh(base, f"trap 'stop_postgres {NAME}' EXIT; start_postgres {NAME} fsync=off; false", check=False)
+    assert failed.returncode == 1
+    up = f'as_pg "$PG_BIN/pg_ctl" -D "$(pg_home {NAME})/data" status >/dev/null && echo up || echo stopped'
+    assert "stopped" in sh(base, up).stdout
+
+
 @pytest.mark.skipif(os.geteuid() != 0, reason="only root hands the server to another user")
 def test_where_the_servers_user_cannot_reach_the_checkout_the_data_is_in_a_folder_that_nobody_sweeps(base: Path):
     (base / "closed").mkdir(mode=0o700)

@@ -53,7 +53,7 @@ pg_bin_for() {
   has=$(as_pg cat "$data/PG_VERSION")
   if [ -x "/usr/lib/postgresql/$has/bin/postgres" ]; then
     printf '/usr/lib/postgresql/%s/bin' "$has"
-    return
+    return 0  # in a trap a bare one would say what failed before it, and the server would stay up
   fi
   local now
   now=$(basename "$(dirname "$PG_BIN")")

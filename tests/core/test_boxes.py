@@ -345,6 +345,7 @@ def test_who_sits_where_is_not_moved_by_what_was_measured_of_the_mat(key: str):
 
 def test_what_ties_take_is_counted_at_each_support():
     p = plan(pair())
+    assert p.assembly is not None
     assert [(x.count, x.what) for x in uses(p.desk.sheet, p.assembly)] == [(3, "ties"), (3, "ties")]
 
 
