@@ -4,7 +4,7 @@ from collections.abc import Callable
 from dataclasses import field
 from typing import Any, TypeVar, cast
 
-from shadbo.core.dataclass import dataclass
+from shadbo.core.dataclass import dataclass, replace
 from shadbo.core.decisions.levers import Lever, Levers
 from shadbo.core.job.job import Job
 from shadbo.core.job.own_frame import OwnFrame
@@ -75,10 +75,7 @@ class Desk:
 
     def on_trial(self) -> "Desk":
         """The same job on an empty sheet: what it works out there is compared and thrown away."""
-        return Desk(
-            self.job, self.shop, self.practice, self.mark, Sheet(self.mark.mm), self.stock, self.levers, self.gathers,
-            self.takes_frame,
-        )  # fmt: skip
+        return replace(self, sheet=Sheet(self.mark.mm), taken=[])
 
     @property
     def screw_lengths_mm(self) -> tuple[float, ...]:

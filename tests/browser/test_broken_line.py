@@ -100,6 +100,22 @@ def test_a_photograph_taken_in_before_the_others_were_told_of_stays(page: Page, 
     expect(small).to_be_visible()
 
 
+def test_a_late_answer_to_an_earlier_search_does_not_take_the_place_of_the_later(page: Page, demo: None):
+    held: list[tuple[Route, bytes]] = []
+    page.route(re.compile(r"/api/jobs\?.*words=LINDQVIST"), lambda r: held.append((r, r.fetch().body())))
+    page.goto("/")
+    find = page.get_by_label("Find by any word or number")
+    find.fill("LINDQVIST")
+    expect(page).to_have_url(re.compile("words=LINDQVIST"))
+    find.fill("Slipway")
+    expect(page.get_by_role("main").get_by_role("listitem")).to_have_count(1)
+    route, late = held[0]
+    route.fulfill(body=late, content_type="application/json")
+    page.wait_for_load_state("networkidle")
+    expect(page.get_by_role("link", name=re.compile("Slipway at low water"))).to_be_visible()
+    expect(page.get_by_role("link", name=re.compile("Tug and barge"))).to_have_count(0)
+
+
 def test_what_the_shop_is_called_and_measures_with_comes_by_itself(page: Page, demo: None):
     lost: list[str] = []
 

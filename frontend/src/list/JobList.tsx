@@ -10,8 +10,6 @@ import {
   Refused,
   type Shelf,
   type Sort,
-  TRYING,
-  Unreachable,
 } from "../api/client";
 import { useMeasures } from "../app/system";
 import { useDoors } from "../doors/here";
@@ -55,8 +53,6 @@ export function JobList() {
   const shelf = (asked.shelf || "rack") as Shelf;
   const page = Math.max(Number(asked.page) || 1, 1);
   const [words, setWords] = useState(asked.words ?? "");
-  const [list, setList] = useState<Found | null>(null);
-  const jobs = list?.jobs ?? null;
   const [trouble, setTrouble] = useState("");
   const go = useNavigate();
   const making = useRef("");
@@ -73,7 +69,7 @@ export function JobList() {
   );
 
   const sought = asked.words ?? "";
-  const load = useCallback(() => {
+  const askJobs = useCallback(() => {
     const query = {
       words: sought,
       state,
@@ -82,31 +78,22 @@ export function JobList() {
       sort: (sort || "due") as Sort,
       page,
     };
-    got(api.GET("/api/jobs", { params: { query } }))
-      .then((found) => {
-        setList(found);
-        setTrouble("");
-      })
-      .catch((e: Error) => setTrouble(e instanceof Unreachable ? TRYING : e.message));
+    return got(api.GET("/api/jobs", { params: { query } }));
   }, [sought, state, undated, shelf, sort, page]);
+  const { view: list, trouble: away } = useFetched(askJobs);
+  const jobs = list?.jobs ?? null;
 
   useEffect(() => {
     document.title = "Jobs · Shadbo";
-    load();
-  }, [load]);
+  }, []);
   useEffect(() => {
     if (words === sought) return;
     const soon = setTimeout(() => ask({ words }), 150);
     return () => clearTimeout(soon);
   }, [words, sought, ask]);
-  useEffect(() => {
-    if (!trouble) return;
-    const again = setInterval(load, 3000);
-    return () => clearInterval(again);
-  }, [trouble, load]);
-
   const make = async (guided = false) => {
     making.current ||= newId();
+    setTrouble("");
     try {
       const body = {
         edit_id: making.current,
@@ -134,6 +121,7 @@ export function JobList() {
   }, [makes]);
   const takeIn = async (file: File | undefined) => {
     if (!file) return;
+    setTrouble("");
     try {
       const params = { query: { edit_id: newId() } };
       const body = await file.text();
@@ -224,7 +212,7 @@ export function JobList() {
           />
         </div>
         <p role="alert" className="text-stop empty:hidden">
-          {trouble}
+          {trouble || away}
         </p>
         {jobs === null ? (
           <p className="py-8 text-soft">Looking through the rack…</p>

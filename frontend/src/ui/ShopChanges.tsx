@@ -1,23 +1,17 @@
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useRef, useState } from "react";
 import { api, got, newId, Refused, words } from "../api/client";
 import { useDoors } from "../doors/here";
 import { longDay, timeOf } from "./dates";
 import { useFetched } from "./useFetched";
 
-const askChanges = () => got(api.GET("/api/stock/changes"));
-
 /** What was done to stock and habits, the newest first; the newest can be taken back. */
 export function ShopChanges({ after, undone }: { after: unknown; undone: () => void }) {
-  const { view: changes, load } = useFetched(askChanges);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: asked again after whatever was changed
+  const ask = useCallback(() => got(api.GET("/api/stock/changes")), [after]);
+  const { view: changes } = useFetched(ask);
   const { may } = useDoors();
   const [trouble, setTrouble] = useState("");
   const asked = useRef("");
-  const shown = useRef(after);
-  useEffect(() => {
-    if (shown.current === after) return;
-    shown.current = after;
-    load();
-  }, [after, load]);
   const undo = async (version: number) => {
     asked.current ||= newId();
     try {

@@ -220,7 +220,7 @@ class Quantity:
             return 0.0
         if self._reach is None:
             half, flown_in = self.half_width, 0.0
-            for arg, slope in zip(self.args, self.local_slopes(), strict=True) if self.args else ():
+            for arg, slope in zip(self.args, self.local_slopes(), strict=True):
                 if slope and not arg.exact:
                     flown_in += abs(slope) * arg.reach()
             self._reach = flown_in + (half.reach() if isinstance(half, Overtaken) else half)

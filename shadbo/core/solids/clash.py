@@ -1,13 +1,12 @@
 """Two bodies in one place: which, and by how much."""
 
-import numpy as np
 from shapely import maximum_inscribed_circle
 from shapely.geometry.base import BaseGeometry
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.shapes.polygon import area_in, box_of
 from shadbo.core.solids.body import Body
-from shadbo.core.solids.space import EPS_MM, Space
+from shadbo.core.solids.space import EPS_MM, Space, cells_in
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,7 +28,7 @@ def clashes(space: Space) -> list[Clash]:
 
     Boxes are compared first; most pairs end there. Outlines with holes or slants are cut by a geometry library.
     """
-    i, j = np.divmod(np.flatnonzero(space.near & space.meet[2]), max(len(space.owner), 1))
+    i, j = cells_in(space.near & space.meet[2])
     fixed, laid, bite, gives = space.fixed, space.laid, space.bites, space.gives
     may = (space.owner[i] < space.owner[j]) & ~(gives[i] | gives[j]) & (bite[i] == bite[j])
     may &= ~(fixed[i] & fixed[j]) & ~(laid[i] & laid[j])

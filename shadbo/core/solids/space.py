@@ -121,9 +121,15 @@ def shared_box(a: Box, b: Box) -> Box:
     return max(a[0], b[0]), max(a[1], b[1]), min(a[2], b[2]), min(a[3], b[3])
 
 
+def cells_in(table: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+    """Where a square of yes and no says yes: the rows and the columns."""
+    rows, columns = np.divmod(np.flatnonzero(table), max(table.shape[1], 1))
+    return rows, columns
+
+
 def pairs_in(table: np.ndarray) -> list[tuple[int, int]]:
     """Where a square of yes and no says yes: row and column of each."""
-    rows, columns = np.divmod(np.flatnonzero(table), max(table.shape[1], 1))
+    rows, columns = cells_in(table)
     return list(zip(rows.tolist(), columns.tolist(), strict=True))
 
 

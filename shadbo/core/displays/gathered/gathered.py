@@ -1,7 +1,6 @@
 """Several pieces in one frame: read, arranged by rule or by hand, with the field that shows round them."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import field
 
 from shadbo.core.build.assembly import Dot, Part, Ring
 from shadbo.core.build.marked import Forbidden, Pictured, Shown
@@ -30,13 +29,10 @@ class Gathered:
     height: Quantity
     rule: str
     layout_at: str
-    _rings: dict[str, Ring] = field(default_factory=dict, repr=False, compare=False)
 
     def ring(self, item: Item) -> Ring:
-        """The item's outline where it stands; laid there once."""
-        if item.id not in self._rings:
-            self._rings[item.id] = moved(item.ring, *self.at[item.id])
-        return self._rings[item.id]
+        """The item's outline where it stands."""
+        return moved(item.ring, *self.at[item.id])
 
     def shown(self, seats: Mapping[str, str] | None = None, seats_at: str = "") -> tuple[Shown, ...]:
         """Every item as the layout has it; ``seats_at`` is where seats are kept in the job."""
