@@ -1,10 +1,10 @@
 """advise(job, shop): the plan, with every remedy tried by planning again with it."""
 
 from collections.abc import Sequence
+from dataclasses import replace
 
 from shadbo.core.assess import assess
 from shadbo.core.change import change
-from shadbo.core.dataclass import replace
 from shadbo.core.decisions.edit import BadEdit, Edit
 from shadbo.core.effects import between, cost, said
 from shadbo.core.findings import RANK, Finding, Proposal, Remedy

@@ -7,27 +7,13 @@ that Python refuses to change.
 """
 
 from collections.abc import Callable
-from typing import TYPE_CHECKING, TypeVar
+from typing import TYPE_CHECKING
 
 if TYPE_CHECKING:
     from dataclasses import dataclass as dataclass
-    from dataclasses import replace as replace
 else:
     import dataclasses
-
-    T = TypeVar("T")
 
     def dataclass(*, frozen: bool = False, **more: bool) -> Callable[[type], type]:
         """``dataclasses.dataclass``; a frozen one compares and hashes as there, and its making is quick."""
         return dataclasses.dataclass(unsafe_hash=frozen, **more)
-
-    def replace(value: T, /, **changes: object) -> T:
-        """``dataclasses.replace`` for values that need no ``__post_init__``: in a third of the time."""
-        cls = value.__class__
-        names = cls.__dataclass_fields__
-        if not changes.keys() <= names.keys():
-            raise TypeError(f"{cls.__name__} has no {', '.join(changes.keys() - names.keys())}")
-        out = object.__new__(cls)
-        for name in names:
-            object.__setattr__(out, name, changes[name] if name in changes else getattr(value, name))
-        return out

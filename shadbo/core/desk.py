@@ -1,10 +1,10 @@
 """What a plan is worked out on: the job, the shop's practice as it counts for this job, and the sheet."""
 
 from collections.abc import Callable
-from dataclasses import field
+from dataclasses import field, replace
 from typing import Any, TypeVar, cast
 
-from shadbo.core.dataclass import dataclass, replace
+from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.levers import Lever, Levers
 from shadbo.core.job.job import Job
 from shadbo.core.job.own_frame import OwnFrame

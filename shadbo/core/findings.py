@@ -1,8 +1,9 @@
 """What the checks say, and the edits that they propose."""
 
+from dataclasses import replace
 from typing import Literal
 
-from shadbo.core.dataclass import dataclass, replace
+from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.sheet.quantity import Severity
 from shadbo.core.words.lengths import Both

@@ -1,9 +1,10 @@
 """The plan: what assessing a job gives."""
 
+from dataclasses import replace
 from typing import Literal
 
 from shadbo.core.build.assembly import Assembly
-from shadbo.core.dataclass import dataclass, replace
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask, Display
 from shadbo.core.findings import RANK, Finding

@@ -1,19 +1,11 @@
 """Values of the core are never written into, though Python itself would let them be."""
 
-import dataclasses
 import gc
-import re
 import subprocess
 import sys
 import weakref
-from pathlib import Path
 
-import pytest
-
-import shadbo.core
-from shadbo.core.asking.questions import Question
 from shadbo.core.assess import assess
-from shadbo.core.dataclass import replace
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
 
@@ -61,19 +53,3 @@ def test_a_plan_goes_at_once_when_nobody_has_it():
             assert sheet() is None, job.title
     finally:
         gc.enable()
-
-
-def test_no_value_of_the_core_does_more_when_it_is_made_than_take_its_fields():
-    """What ``replace`` relies on, which fills in the fields and no more."""
-    core = Path(shadbo.core.__file__).parent
-    for path in core.rglob("*.py"):
-        source = path.read_text(encoding="utf-8")
-        assert not re.search(r"def __post_init__|InitVar|init=False", source), path
-
-
-def test_a_value_with_something_changed_is_as_the_standard_library_makes_it():
-    row = Question(id="a", kind="told", label="A row", note=None, aside=True)
-    assert replace(row, label="Another", aside=False) == dataclasses.replace(row, label="Another", aside=False)
-    assert row == Question(id="a", kind="told", label="A row", aside=True)
-    with pytest.raises(TypeError, match="colour"):
-        replace(row, colour="red")  # type: ignore[call-arg]

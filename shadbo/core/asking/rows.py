@@ -1,9 +1,9 @@
 """Short ways of asking: a row for each kind of answer."""
 
 from collections.abc import Iterable
+from dataclasses import replace
 
 from shadbo.core.asking.questions import Choice, Question, QuestionKind
-from shadbo.core.dataclass import replace
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.findings import StationName

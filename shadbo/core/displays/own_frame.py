@@ -1,8 +1,9 @@
 """A frame that exists, as it is asked for: its section by the form that a display takes, then its sizes."""
 
+from dataclasses import replace
+
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import beside, choice_row, reading_row, told
-from shadbo.core.dataclass import replace
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Ask, FrameForm
 from shadbo.core.job.own_frame import FRONT_MM, OwnFrame

@@ -1,9 +1,10 @@
 """The board: any view of a plan as SVG, and the depth ladder on the section's own millimetre axis."""
 
+from dataclasses import replace
 from typing import Literal, get_args
 
 from shadbo.core.build.assembly import ViewName
-from shadbo.core.dataclass import dataclass, replace
+from shadbo.core.dataclass import dataclass
 from shadbo.core.drawing.apart import LEANS, apart_scene
 from shadbo.core.drawing.compose import compose, fit_to
 from shadbo.core.drawing.cutting import cutting_scene

@@ -1,9 +1,9 @@
 """What is seen of a part from the front or from behind: its bodies' outermost prisms on that side."""
 
+from dataclasses import replace
 from typing import Literal
 
 from shadbo.core.build.assembly import Assembly, Part
-from shadbo.core.dataclass import replace
 from shadbo.core.solids.body import Prism
 
 HAIR_MM = 1e-6

@@ -1,6 +1,7 @@
 """Small true drawings of a plan, its front and its edge cut through: shapes and lines to scale, no words."""
 
-from shadbo.core.dataclass import replace
+from dataclasses import replace
+
 from shadbo.core.drawing.compose import compose
 from shadbo.core.drawing.edge import edge_scene
 from shadbo.core.drawing.faces import front_scene

@@ -1,8 +1,9 @@
 """A drawing at full size over several pages: tiles that overlap, each with its place, join marks and a check bar."""
 
 import math
+from dataclasses import replace
 
-from shadbo.core.dataclass import dataclass, replace
+from shadbo.core.dataclass import dataclass
 from shadbo.core.drawing.compose import compose
 from shadbo.core.drawing.marks import PX_PER_MM, Circle, Fit, Group, Paper, Path, Sheet2D, Text
 from shadbo.core.drawing.templates import Template

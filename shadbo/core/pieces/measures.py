@@ -1,8 +1,9 @@
 """Which readings a kind of piece needs, in the order in which a tape goes round it."""
 
 from collections.abc import Iterator
+from dataclasses import replace
 
-from shadbo.core.dataclass import dataclass, replace
+from shadbo.core.dataclass import dataclass
 from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Sized
 from shadbo.core.pieces.pieces import Detail, LooseCanvas, Margined, Paper, Puzzle, StretchedCanvas
 

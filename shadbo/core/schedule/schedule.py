@@ -4,10 +4,11 @@ import datetime as dt
 import math
 from bisect import bisect_left
 from collections.abc import Callable, Mapping, Sequence
+from dataclasses import replace
 from functools import cached_property
 from typing import TypeVar, cast
 
-from shadbo.core.dataclass import dataclass, replace
+from shadbo.core.dataclass import dataclass
 from shadbo.core.schedule.bound import Promise, least_lateness
 from shadbo.core.schedule.dispatch import dispatch, replay
 from shadbo.core.schedule.hours import Clock, Stretch, day_of, end_of_day, stretches

@@ -2,9 +2,10 @@
 
 import datetime as dt
 from collections.abc import Iterator
+from dataclasses import replace
 from typing import Literal
 
-from shadbo.core.dataclass import dataclass, replace
+from shadbo.core.dataclass import dataclass
 from shadbo.core.schedule.hours import Hand, day_of, stretches
 from shadbo.core.schedule.outline import moment
 from shadbo.core.schedule.reasons import CLOSE_MIN, Link, chain, reason

@@ -20,7 +20,7 @@ def sides(ring: Sequence[Dot]) -> list[tuple[Dot, Dot]]:
 
 def area(ring: Sequence[Dot]) -> float:
     """Signed area in mm²; positive when the outline runs anticlockwise."""
-    return sum(a[0] * b[1] - b[0] * a[1] for a, b in sides(ring)) / 2
+    return sum([ax * by - bx * ay for (ax, ay), (bx, by) in sides(ring)]) / 2
 
 
 def anticlockwise(ring: Ring) -> Ring:
@@ -35,7 +35,7 @@ def box_of(ring: Sequence[Dot]) -> Box:
         if ax == dx <= bx == cx and ay == by <= cy == dy:  # most outlines are rectangles told in this order
             return ax, ay, cx, cy
         return min(ax, bx, cx, dx), min(ay, by, cy, dy), max(ax, bx, cx, dx), max(ay, by, cy, dy)
-    xs, ys = [x for x, _ in ring], [y for _, y in ring]
+    xs, ys = zip(*ring, strict=True)
     return min(xs), min(ys), max(xs), max(ys)
 
 

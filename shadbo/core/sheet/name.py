@@ -1,6 +1,11 @@
 """What a line of the sheet is called."""
 
+from typing import Literal
+
 from shadbo.core.dataclass import dataclass
+
+Way = Literal["up", "down", "nearest"]
+Kind = Literal["read", "choose", "let", "cut", "made"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -10,3 +15,4 @@ class Name:
     key: str
     label: str
     source: str | None = None
+    kind: Kind = "let"

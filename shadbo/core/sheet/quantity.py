@@ -10,12 +10,13 @@ expanded uncertainty for k = 2, never more than ``worst``.
 """
 
 import heapq
+import itertools
 import math
 from collections.abc import Callable, Iterable
 from typing import Literal, TypeAlias
 
 from shadbo.core.dataclass import dataclass
-from shadbo.core.sheet.name import Name
+from shadbo.core.sheet.name import Kind, Name, Way
 from shadbo.core.sheet.units import ONE, Unit, combine, unit_name
 
 DUST = 1e-6
@@ -40,10 +41,10 @@ class Broken:
 class Ledger:
     """What quantities share. It knows none of them: a plan goes at once when nobody has it any more."""
 
-    __slots__ = ("broken", "serial")
+    __slots__ = ("broken", "serials")
 
     def __init__(self) -> None:
-        self.serial = 0
+        self.serials = itertools.count(1)
         self.broken: list[Broken] = []
 
 
@@ -82,11 +83,9 @@ class Quantity:
     __slots__ = (
         "_blame",
         "_reach",
-        "_worst",
         "args",
         "exact",
         "half_width",
-        "kind",
         "ledger",
         "name",
         "op",
@@ -108,9 +107,8 @@ class Quantity:
         slopes: Slopes = (),
         half_width: HalfWidth = 0.0,
     ) -> None:
-        ledger.serial += 1
-        self.serial = ledger.serial
         self.ledger = ledger
+        self.serial = next(ledger.serials)
         self.value = value
         self.unit = unit
         self.op = op
@@ -124,12 +122,10 @@ class Quantity:
                 self.exact = False
                 break
         self.name: Name | None = None
-        self.kind = ""
-        self.way: Literal["up", "down", "nearest"] = "nearest"
+        self.way: Way = "nearest"
         self.planned: Quantity | None = None
         self._blame: dict[Quantity, float] | None = None
         self._reach: float | None = None
-        self._worst: float | None = None
 
     def __add__(self, other: "Quantity | float") -> "Quantity":
         b = other if isinstance(other, Quantity) else Quantity(self.ledger, float(other), ONE)
@@ -174,6 +170,11 @@ class Quantity:
     def key(self) -> str:
         """The name it has on the sheet; empty for an unnamed step."""
         return self.name.key if self.name else ""
+
+    @property
+    def kind(self) -> Kind | Literal[""]:
+        """What kind of line of the sheet it is; empty for an unnamed step."""
+        return self.name.kind if self.name else ""
 
     def local_slopes(self) -> Iterable[float]:
         """The slope of this value to each of its arguments."""
@@ -229,9 +230,7 @@ class Quantity:
     @property
     def worst(self) -> float:
         """Worst-case half-width: every source at its limit the wrong way."""
-        if self._worst is None:
-            self._worst = sum(map(abs, self.blame().values()))
-        return self._worst
+        return sum(map(abs, self.blame().values()))
 
     @property
     def likely(self) -> float:

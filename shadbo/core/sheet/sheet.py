@@ -11,11 +11,10 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from typing import Literal
 
 from shadbo.core.dataclass import dataclass
-from shadbo.core.sheet.name import Name
+from shadbo.core.sheet.name import Kind, Name, Way
 from shadbo.core.sheet.quantity import DUST, Broken, Ledger, Overtaken, Quantity, Slopes
 from shadbo.core.sheet.units import ONE, Unit
 
-Way = Literal["up", "down", "nearest"]
 MOST_COUNTED = 4000
 """More of one thing than any frame has: a count beyond it is a slip, not a plan."""
 
@@ -46,6 +45,7 @@ class Sheet:
         self.grid = grid
         self.named: dict[str, Quantity] = {}
         self.as_built = dict(as_built or {})
+        self.pinned: list[Quantity] = []
 
     @property
     def broken(self) -> list[Broken]:
@@ -62,13 +62,15 @@ class Sheet:
     def __contains__(self, key: str) -> bool:
         return key in self.named
 
-    def _put(self, q: Quantity, key: str, label: str, source: str | None = None, kind: str = "let") -> Quantity:
+    def _put(
+        self, q: Quantity, key: str, label: str, source: str | None, kind: Kind, way: Way = "nearest"
+    ) -> Quantity:
         if key in self.named:
             raise KeyError(f"{key} is on the sheet already")
         if q.name is not None:
             q = Quantity(self.ledger, q.value, q.unit, "=", (q,), (1.0,))
-        q.name = Name(key, label, source)
-        q.kind = kind
+        q.name = Name(key, label, source, kind)
+        q.way = way
         self.named[key] = q
         return q
 
@@ -86,9 +88,7 @@ class Sheet:
 
     def let(self, key: str, label: str, q: Quantity, source: str | None = None, way: Way = "nearest") -> Quantity:
         """A line worked out by formula. ``way`` says which way its text may be rounded."""
-        named = self._put(q, key, label, source)
-        named.way = way
-        return named
+        return self._put(q, key, label, source, "let", way)
 
     def cut(self, key: str, label: str, q: Quantity, way: Way, tolerance: float) -> Quantity:
         """An instruction to the bench, rounded to the mark here and nowhere else."""
@@ -102,16 +102,14 @@ class Sheet:
         planned = Quantity(self.ledger, q.value, q.unit, "=", (q,), (1.0,), tolerance)
         return self._real(planned, key, label, way, "made")
 
-    def _real(self, planned: Quantity, key: str, label: str, way: Way, kind: str) -> Quantity:
+    def _real(self, planned: Quantity, key: str, label: str, way: Way, kind: Kind) -> Quantity:
         pin = self.as_built.get(key)
         if pin is None:
-            q = self._put(planned, key, label, None, kind)
-        else:
-            q = Quantity(self.ledger, pin.mm, planned.unit, half_width=pin.half_width)
-            q = self._put(q, key, label, f"as built, {pin.tool}", kind)
-            q.planned = planned
-        q.way = way
-        return q
+            return self._put(planned, key, label, None, kind, way)
+        q = Quantity(self.ledger, pin.mm, planned.unit, half_width=pin.half_width)
+        q.planned = planned
+        self.pinned.append(q)
+        return self._put(q, key, label, f"as built, {pin.tool}", kind, way)
 
     def pick(self, word: Literal["largest", "smallest"], *qs: Quantity) -> Quantity:
         """The largest or smallest of several; the runner-up's error counts as far as it can overtake."""
@@ -167,7 +165,7 @@ class Sheet:
 
     def disagreements(self) -> Iterator[Quantity]:
         """Lines whose real size lies outside what their own formula allows."""
-        for q in self.named.values():
+        for q in self.pinned:
             if q.planned is not None and abs(q.value - q.planned.value) > q.planned.worst + q.own_half_width() + DUST:
                 yield q
 

@@ -72,8 +72,8 @@ def bites(space: Space) -> list[Bite]:
     """Every fixing that misses what it is to hold, or goes into what it must not touch."""
     fixings = [(n, body) for n, body in enumerate(space.bodies) if body.bites]
     things = [(n, body) for n, body in enumerate(space.bodies) if not body.bites]
-    wanted = {x for _, fixing in fixings for x in fixing.into}
-    meant = {x: [n for n, b in things if b.id == x or b.id.startswith(f"{x}-")] for x in wanted}
+    called = _by_name(things)
+    meant = {x: called.get(x, ()) for _, fixing in fixings for x in fixing.into}
     soft = {n for n, b in things if b.hatch in SOFT and not b.gives}
     deep = _met(space, soft.union(*meant.values()))
     out = []
@@ -83,15 +83,28 @@ def bites(space: Space) -> list[Bite]:
             if by > LEAST_MM and thing in soft and not any(thing in meant[x] for x in fixing.into):
                 out.append(Bite(fixing, space.bodies[thing].name, by, False))
         for x in fixing.into:
-            if max([met.get(thing, 0.0) for thing in meant[x]], default=0.0) < LEAST_MM:
+            if not any([by >= LEAST_MM and thing in meant[x] for thing, by in met.items()]):
                 said = space.bodies[meant[x][0]].name if meant[x] else x
                 out.append(Bite(fixing, said, 0.0, True))
     return out
 
 
+def _by_name(things: Iterable[tuple[int, Body]]) -> dict[str, list[int]]:
+    """Which things a name means: those with that id, and those whose id goes on from it after a hyphen."""
+    out: dict[str, list[int]] = {}
+    for n, body in things:
+        ends = len(body.id)
+        while ends > 0:
+            out.setdefault(body.id[:ends], []).append(n)
+            ends = body.id.rfind("-", 0, ends)
+    return out
+
+
 def _met(space: Space, things: Collection[int]) -> dict[int, dict[int, float]]:
     """By fixing, how far it goes at most into each of these things; both by their place in the space."""
-    of = np.array([n in things for n in range(len(space.bodies))], dtype=bool)[space.owner]
+    asked = np.zeros(len(space.bodies), dtype=bool)
+    asked[list(things)] = True
+    of = asked[space.owner]
     before = space.gap[2] < 0
     may = space.near & before & before.T & space.bites[:, None] & of
     owner = space.owner.tolist()

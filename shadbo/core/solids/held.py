@@ -14,9 +14,9 @@ LYING_MM = 0.5
 PLAY_MM = 6.0
 """So much air beside a thing, and its rabbet or opening still keeps it: common practice, no source."""
 
-Stops = Sequence[tuple[int, int]]
-"""Bodies that something stops: the bit of each, and the bits of those that stop it; the least bit is the ground."""
-GROUND = 1
+GROUND = 0
+"""The number of all that holds by itself: the frame, and what is driven into it."""
+EVERYTHING = -1
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,35 +35,34 @@ def loose(space: Space, ties: Iterable[Tie]) -> list[Loose]:
     are not asked; points and clips, fixed to their rails, are things that others lie against.
     """
     at = _numbers(space)
-    near = _stops(space, at)
-    pressed = _by_bit(near["forwards"]), _by_bit(near["backwards"])
+    stops = _stops(space, at)
+    pressed = list(stops["forwards"]), list(stops["backwards"])
     number = dict(zip([b.id for b in space.bodies], at, strict=True))
     for tie in ties:
         if tie.body in number and tie.to in number:
             for way in tie.ways:
-                near[way][number[tie.body]] |= 1 << number[tie.to]
-    asked = [(1 << n, b) for n, b in zip(at, space.bodies, strict=True) if n and not b.bites]
+                stops[way][number[tie.to]] |= 1 << number[tie.body]
+    asked = [(1 << n, b) for n, b in zip(at, space.bodies, strict=True) if n != GROUND and not b.bites]
     every = sum([bit for bit, _ in asked])
     out: list[Loose] = []
     for way in EVERY_WAY:
         along = way in ("forwards", "backwards")
-        free = every & ~_chain(every, _by_bit(near[way]), None if along else pressed)
+        free = every & ~_chain(every, stops[way], None if along else pressed)
         out += [Loose(b, way) for bit, b in asked if bit & free] if free else []
     return out
 
 
 def _numbers(space: Space) -> list[int]:
-    """A number for each body; 0, the ground, is all that holds by itself: the frame, and what is driven into it."""
-    count = itertools.count(1)
-    return [0 if b.fixed or b.stops else next(count) for b in space.bodies]
-
-
-def _by_bit(near: Sequence[int]) -> Stops:
-    return [(1 << n, by) for n, by in enumerate(near) if by]
+    """A number for each body; all that holds by itself has the ground's."""
+    count = itertools.count(GROUND + 1)
+    return [GROUND if b.fixed or b.stops else next(count) for b in space.bodies]
 
 
 def _stops(space: Space, at: Sequence[int]) -> dict[Way, list[int]]:
-    """By way, what stops each body by standing where it does. Screws neither stop nor are stopped."""
+    """By way, and by the number of a body, the bits of those that it stops by standing where it does.
+
+    Screws neither stop nor are stopped.
+    """
     fixed = space.fixed | space.stops
     other = ~space.bites | fixed
     apart = (other & ~fixed)[:, None] & other & (space.owner[:, None] != space.owner)
@@ -92,34 +91,36 @@ AT: Mapping[str, int] = {way: n for n, way in enumerate(EVERY_WAY)}
 
 
 def _of_bodies(number: np.ndarray, pairs: np.ndarray, most: int) -> list[list[int]]:
-    """Pairs of prisms, one table for each way, as those of their bodies: by number, what stops it."""
+    """Pairs of prisms, one table for each way, as those of their bodies: by number, the bits of those it stops."""
     many = max(len(number), 1)
     way, pair = np.divmod(np.flatnonzero(pairs), many * many)
     one, other = np.divmod(pair, many)
     out = [[0] * (most + 1) for _ in pairs]
     for w, a, b in zip(way.tolist(), number[one].tolist(), number[other].tolist(), strict=True):
-        out[w][a] |= 1 << b
+        out[w][b] |= 1 << a
     return out
 
 
-def _chain(asked: int, stops: Stops, pressed: tuple[Stops, Stops] | None) -> int:
-    """All bodies that are held in the end, from the ground on; it ends where all that are asked are."""
-    held = GROUND
+def _chain(asked: int, stops: Sequence[int], pressed: tuple[Sequence[int], Sequence[int]] | None) -> int:
+    """The bits of all bodies that are held in the end, from the ground on; it ends where all that are asked are."""
+    held = 1 << GROUND
     while True:
-        held = _reached(held, stops)
+        held = _reached(held, stops, asked)
         if pressed is None or not asked & ~held:
             return held
         front, back = pressed
-        more = _reached(held, front) & _reached(held, back)
+        more = _reached(held, front, EVERYTHING) & _reached(held, back, EVERYTHING)
         if more == held:
             return held
         held = more
 
 
-def _reached(held: int, stops: Stops) -> int:
-    """What comes to something held, from one to the next, and the held itself."""
-    left = [(body, by) for body, by in stops if not body & held]
-    while new := sum([body for body, by in left if by & held]):
+def _reached(held: int, stops: Sequence[int], asked: int) -> int:
+    """What the held hold, from one to the next, and the held themselves; it may end where all that are asked are."""
+    left = held
+    while left and asked & ~held:
+        one = left & -left
+        new = stops[one.bit_length() - 1] & ~held
         held |= new
-        left = [(body, by) for body, by in left if not body & new]
+        left ^= one | new
     return held

@@ -1,6 +1,8 @@
 """Where bodies stand to one another: the boxes of all their prisms compared in one go, outlines only where asked."""
 
-from collections.abc import Sequence
+import itertools
+from collections.abc import Iterable, Sequence
+from operator import attrgetter
 
 import numpy as np
 from shapely.geometry.base import BaseGeometry
@@ -40,8 +42,8 @@ class Space:
             owner += [n] * len(body.prisms)
         self.boxes: list[Box] = [box_of(p.ring) for p in self.prisms]
         self.owner = np.array(owner, dtype=np.intp)
-        spans = [x for box, p in zip(self.boxes, self.prisms, strict=True) for x in (*box, p.front_mm, p.back_mm)]
-        left, below, right, above, front, back = np.array(spans).reshape(-1, 6).T
+        left, below, right, above = _columns(self.boxes, 4, float)
+        front, back = _columns(map(DEPTH, self.prisms), 2, float)
         self.low, self.high = low, high = np.array((left, below, front)), np.array((right, above, back))
         self.gap = low[:, None] - high[:, :, None]
         reach = self.gap < -EPS_MM
@@ -54,10 +56,9 @@ class Space:
         in_hole = self._by_prism(self.inside)
         self.holed = in_hole | in_hole.T
         self.near = self.meet[0] & self.meet[1] & ~self.holed
-        told = [x for b in self.bodies for x in (b.fixed, b.stops, b.laid, b.bites, b.gives)]
-        by_body = np.array(told, dtype=bool).reshape(-1, 5).T
+        by_body = _columns(map(FLAGS, self.bodies), 5, bool)
         self.fixed, self.stops, self.laid, self.bites, self.gives = by_body[:, self.owner]
-        self._rect = [is_rect(p.ring) for p in self.prisms]
+        self._kernels: dict[int, Box | None] = {}
         self._shapes: dict[int, BaseGeometry] = {}
 
     def _in_holes(self, low: np.ndarray, high: np.ndarray) -> np.ndarray:
@@ -110,10 +111,44 @@ class Space:
         p = self.prisms[n]
         if p.holes:
             return False
-        if self._rect[n]:
+        if n not in self._kernels:
+            self._kernels[n] = kernel(p.ring)
+        sure = self._kernels[n]
+        if sure is not None and sure[0] <= box[0] and sure[1] <= box[1] and sure[2] >= box[2] and sure[3] >= box[3]:
             return True
-        inner = box[0] + HAIR_MM, box[1] + HAIR_MM, box[2] - HAIR_MM, box[3] - HAIR_MM
-        return holds_dot(p.ring, inner[:2]) and not runs_through(p.ring, inner)
+        return lies_in(box, p.ring)
+
+
+DEPTH = attrgetter("front_mm", "back_mm")
+FLAGS = attrgetter("fixed", "stops", "laid", "bites", "gives")
+
+
+def _columns(rows: Iterable[tuple[float, ...]], wide: int, kind: type) -> np.ndarray:
+    """Rows of so many numbers, or of yes and no, as an array for each column."""
+    return np.fromiter(itertools.chain.from_iterable(rows), dtype=kind).reshape(-1, wide).T
+
+
+def kernel(ring: Ring) -> Box | None:
+    """A box that an outline of four corners surely covers: what lies between its inner corners; None if it does not.
+
+    >>> kernel(((0, 0), (10, 0), (8, 2), (2, 2)))
+    (2, 0, 8, 2)
+    """
+    if len(ring) != 4:
+        return None
+    if is_rect(ring):
+        return box_of(ring)
+    (left, *xs, right), (low, *ys, high) = sorted([x for x, _ in ring]), sorted([y for _, y in ring])
+    for box in ((xs[0], low, xs[1], high), (left, ys[0], right, ys[1])):
+        if box[0] < box[2] and box[1] < box[3] and lies_in(box, ring):
+            return box
+    return None
+
+
+def lies_in(box: Box, ring: Ring) -> bool:
+    """Whether a box lies in an outline, but for a hair: one corner does, and no side runs through it."""
+    inner = box[0] + HAIR_MM, box[1] + HAIR_MM, box[2] - HAIR_MM, box[3] - HAIR_MM
+    return holds_dot(ring, inner[:2]) and not runs_through(ring, inner)
 
 
 def shared_box(a: Box, b: Box) -> Box:

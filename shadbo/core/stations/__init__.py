@@ -1,10 +1,10 @@
 """The eight stations of a job, in the order of work: each with its answer and its questions."""
 
 from collections.abc import Callable
+from dataclasses import replace
 
 from shadbo.core.asking.questions import Question, Station, StationMark
 from shadbo.core.asking.rows import told_only, way
-from shadbo.core.dataclass import replace
 from shadbo.core.displays.registry import DISPLAYS
 from shadbo.core.findings import RANK, StationName
 from shadbo.core.plan import Plan

@@ -1,10 +1,10 @@
 """Measure: the readings of the piece, and what they say together. Display: which build suits it."""
 
 from collections.abc import Iterable, Sequence
+from dataclasses import replace
 
 from shadbo.core.asking.questions import Choice, Question, Spot
 from shadbo.core.asking.rows import act, beside, folded, length_row, reading_row, text_row, told
-from shadbo.core.dataclass import replace
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import Display

@@ -4,7 +4,8 @@ No display has a list of its own: each step comes of a part, a join, a mount or 
 what it needs, and the order follows from that.
 """
 
-from shadbo.core.dataclass import replace
+from dataclasses import replace
+
 from shadbo.core.plan import Plan
 from shadbo.core.shop.shop import Practice
 from shadbo.core.steps.arriving import arriving, before_readings

@@ -2,11 +2,12 @@
 
 import datetime as dt
 from collections.abc import Sequence
+from dataclasses import replace
 from typing import Literal
 
 from shadbo.core.asking.rows import exact
 from shadbo.core.build.assembly import ViewName
-from shadbo.core.dataclass import dataclass, replace
+from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.effects import between
 from shadbo.core.job.work import Answer

@@ -2,9 +2,10 @@
 
 import datetime as dt
 from collections.abc import Mapping, Sequence
+from dataclasses import replace
 from typing import Literal
 
-from shadbo.core.dataclass import dataclass, replace
+from shadbo.core.dataclass import dataclass
 from shadbo.core.job.work import Done
 from shadbo.core.plan import Plan
 from shadbo.core.sheet.quantity import Quantity

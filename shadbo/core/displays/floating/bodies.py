@@ -1,9 +1,9 @@
 """A floater as bodies: walls and ledge as they were really made, the canvas where it stands, pads under it."""
 
 from collections.abc import Sequence
+from dataclasses import replace
 from functools import partial
 
-from shadbo.core.dataclass import replace
 from shadbo.core.displays.floating.stretched import staple_bodies
 from shadbo.core.displays.floating.views import FloaterSums, bars_of, braces_of, outline_of
 from shadbo.core.shapes.polygon import moved

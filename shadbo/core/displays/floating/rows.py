@@ -1,11 +1,11 @@
 """What the floater asks: moulding, gap, face, pads, screws, real sizes of rails and frame."""
 
+from dataclasses import replace
 from typing import Any
 
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import care, choice_row, length_row, pin_row, reading_row, told
 from shadbo.core.build.assembly import Assembly
-from shadbo.core.dataclass import replace
 from shadbo.core.decisions.levers import Home
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import join_rows, money_rows, moulding_row, told_line, yes_no

@@ -2,11 +2,12 @@
 
 import math
 from collections.abc import Mapping, Sequence
+from dataclasses import replace
 
 from shadbo.core.build.assembly import Dot, Ring
 from shadbo.core.build.marked import Forbidden, Spot
 from shadbo.core.build.mounts import MountPlan, carry, choose_mount, load_sums
-from shadbo.core.dataclass import dataclass, replace
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered.gathered import Gathered
 from shadbo.core.pieces.kinds import KINDS
@@ -20,6 +21,8 @@ from shadbo.core.sums.hang import force
 from shadbo.core.sums.items import Item
 
 PIN_INSET_MM = 3.0
+ONE_PIN_MM = 8.0
+"""Where two seams meet within so much, one pin serves both: common practice, no source."""
 SLIT_TAPE_MM = 25.0
 
 
@@ -127,7 +130,7 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
     body = detail.body_width.mm if detail.body_width else None
     _, seams = garment_lines(x.width.value, x.height.value, body, detail.sleeves)
     out: list[Spot] = []
-    skipped, key = 0, f"{x.key}.pins"
+    skipped, key, id_ = 0, f"{x.key}.pins", x.id
     ends: list[Dot] = []
     forbidden = [(z.ring, box_of(z.ring)) for z in zones]
     for seam in seams:
@@ -137,22 +140,19 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
         n = max(1, math.ceil(long / apart - 1e-9))
         nx, ny = -(y1 - y0) / long, (x1 - x0) / long
         inward = 1 if holds_dot(x.ring, ((x0 + x1) / 2 + nx * 0.5, (y0 + y1) / 2 + ny * 0.5)) else -1
+        left, low, in_x, in_y = at[0] + x0, at[1] + y0, inward * nx * PIN_INSET_MM, inward * ny * PIN_INSET_MM
         name = f"{'carries' if seam.carries else 'pin'}-{seam.name}"
         for i in range(n + 1):
             t = i / n
-            dot = (
-                at[0] + x0 + (x1 - x0) * t + inward * nx * PIN_INSET_MM,
-                at[1] + y0 + (y1 - y0) * t + inward * ny * PIN_INSET_MM,
-            )
-            end = i in (0, n)
-            if end:
-                if any(math.hypot(dot[0] - px, dot[1] - py) < 8 for px, py in ends):
+            dot = (left + (x1 - x0) * t + in_x, low + (y1 - y0) * t + in_y)
+            if i in (0, n):
+                if any([math.dist(dot, other) < ONE_PIN_MM for other in ends]):
                     continue
                 ends.append(dot)
-            if forbidden and any(_touches(ring, box, dot) for ring, box in forbidden):
+            if forbidden and any([_touches(ring, box, dot) for ring, box in forbidden]):
                 skipped += 1
                 continue
-            out.append(Spot(f"{name}-{i}", "pin", dot, 1.2, x.id, key))
+            out.append(Spot(f"{name}-{i}", "pin", dot, 1.2, id_, key))
     s = desk.sheet
     s.let(key, f"{x.name}, pins", s.number(len(out), ONE), "along the seams; none in a zone")
     s.let(f"{x.key}.pins_moved", f"{x.name}, pins left out over a zone", s.number(skipped, ONE))

@@ -1,11 +1,12 @@
 """What displays with several pieces ask: their layout, each one's mount, and what every package asks."""
 
+from dataclasses import replace
+
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import act, care, choice_row, length_row, text_row, told
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.mounts import MountPlan
 from shadbo.core.build.mounts import said as filled
-from shadbo.core.dataclass import replace
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line, yes_no

@@ -1,11 +1,11 @@
 """What stands inside the rails, seen from the front, and where a flat piece sits in its opening."""
 
 from collections.abc import Sequence
+from dataclasses import replace
 
 from shadbo.core.build.assembly import Hatch, Part, Ring
 from shadbo.core.build.marked import Pictured
 from shadbo.core.build.setting import Margins
-from shadbo.core.dataclass import replace
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.displays.rabbeted.slabs import Slab

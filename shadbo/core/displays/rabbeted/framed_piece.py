@@ -1,8 +1,9 @@
 """A flat piece on its board behind glazing, with or without a border that is seen: puzzle, needlework, panel."""
 
+from dataclasses import replace
+
 from shadbo.core.build.assembly import Hatch, Part
 from shadbo.core.build.marked import Pictured
-from shadbo.core.dataclass import replace
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.flat_front import place_in, placed_ring, seen
 from shadbo.core.displays.rabbeted.frame import Frame, Size, allowance, frame_round, profile_for

@@ -1,10 +1,10 @@
 """A strainer back: a stiff frame of bars behind the package, fitted tightly and screwed through the rails."""
 
 from collections.abc import Sequence
+from dataclasses import replace
 
 from shadbo.core.build.assembly import Join, Part
 from shadbo.core.build.screws import screw_between
-from shadbo.core.dataclass import replace
 from shadbo.core.desk import Desk
 from shadbo.core.displays.rabbeted.frame import Frame
 from shadbo.core.displays.rabbeted.options import FrameOptions

@@ -1,7 +1,8 @@
 """Bevelled top strips as a cleat: the upper one is glued in the frame, the lower one screwed to the wall."""
 
+from dataclasses import replace
+
 from shadbo.core.build.assembly import Assembly, Part
-from shadbo.core.dataclass import replace
 from shadbo.core.desk import Desk
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM

@@ -1,11 +1,12 @@
 """Poster rails: clamping or magnetic rails along the top, and the bottom where the sheet would curl."""
 
+from dataclasses import replace
+
 from shadbo.core.asking.questions import Choice, Question
 from shadbo.core.asking.rows import choice_row
 from shadbo.core.build.assembly import Assembly, Callout, Dimension, Layer, Part
 from shadbo.core.build.marked import Pictured
 from shadbo.core.build.mounts import carry, choose_mount
-from shadbo.core.dataclass import replace
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import told_line, yes_no
 from shadbo.core.displays.frameless.poster_rails.options import HOME, LEVERS

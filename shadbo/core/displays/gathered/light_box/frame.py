@@ -1,7 +1,8 @@
 """Rails of a light box: which board they are ripped from, their lip and steps, each layer cut to its own step."""
 
+from dataclasses import replace
+
 from shadbo.core.build.setting import Suitability
-from shadbo.core.dataclass import replace
 from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered.gathered import Gathered
 from shadbo.core.displays.gathered.light_box.options import LightOptions

@@ -1,8 +1,9 @@
 """What the layers of a light box need: letters, voids, lamps, supply, cable."""
 
+from dataclasses import replace
+
 from shadbo.core.build.assembly import Part
 from shadbo.core.build.marked import Spot
-from shadbo.core.dataclass import replace
 from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered.gathered import Gathered
 from shadbo.core.displays.gathered.light_box.options import LEVERS, LightOptions

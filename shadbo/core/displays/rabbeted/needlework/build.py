@@ -1,10 +1,11 @@
 """Needlework frame: textile drawn over a board, behind glazing, no mat."""
 
+from dataclasses import replace
+
 from shadbo.core.asking.questions import Question
 from shadbo.core.asking.rows import length_row, told
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.build.mounts import MountPlan, choose_mount, load_sums
-from shadbo.core.dataclass import replace
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import size_text, told_line
 from shadbo.core.displays.base import FrameForm

@@ -1,5 +1,6 @@
 """Adapted ready-made box frame: measured as bought; glass used or left out, inner board cut down, packers added."""
 
+from dataclasses import replace
 from functools import partial
 
 from shadbo.core.asking.questions import Choice, Question
@@ -8,7 +9,6 @@ from shadbo.core.build.assembly import Assembly, Part
 from shadbo.core.build.marked import Pictured
 from shadbo.core.build.mounts import choose_mount, load_sums
 from shadbo.core.build.setting import BackRail, Room
-from shadbo.core.dataclass import replace
 from shadbo.core.desk import Desk
 from shadbo.core.displays.asking import sheet_row, told_line
 from shadbo.core.displays.base import Ask

@@ -1,12 +1,13 @@
 """Window mat: flat paper under a single or double mat, hinged to its mount board, behind glazing."""
 
+from dataclasses import replace
 from typing import Literal
 
 from shadbo.core.asking.questions import Question
 from shadbo.core.build.assembly import Assembly, Part
 from shadbo.core.build.marked import Pictured
 from shadbo.core.build.mounts import choose_mount, load_sums
-from shadbo.core.dataclass import dataclass, replace
+from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
 from shadbo.core.displays.base import FrameForm
 from shadbo.core.displays.one_piece import OnePiece
