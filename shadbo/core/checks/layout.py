@@ -6,6 +6,7 @@ from shadbo.core.build.marked import Shown
 from shadbo.core.checks.view import Look
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.findings import Finding, Proposal
+from shadbo.core.pieces.objects import Keepsake
 from shadbo.core.shapes.polygon import apart, box_of, boxes_clear
 from shadbo.core.words.words import Mm, both
 
@@ -95,8 +96,7 @@ def outside_field(look: Look) -> Iterator[Finding]:
 
 
 def _stands(look: Look, x: Shown) -> bool:
-    piece = next(p for p in look.desk.pieces if p.id == x.id)
-    return bool(getattr(piece.detail, "stands", False))
+    return any(p.id == x.id and isinstance(p.detail, Keepsake) and p.detail.stands for p in look.desk.pieces)
 
 
 def zone_fixed(look: Look) -> Iterator[Finding]:

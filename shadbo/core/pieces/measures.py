@@ -1,7 +1,8 @@
 """Which readings a kind of piece needs, in the order in which a tape goes round it."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
+from functools import cache
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Sized
@@ -44,35 +45,41 @@ def _round(detail: Detail) -> Iterator[Measure]:
     yield Measure("diagonal_up", "diagonal, bottom left to top right", False, "for squareness")
 
 
-def _of_object(detail: Sized) -> Iterator[Measure]:
+@cache
+def _of_sized(kind: type[Sized], stands: bool) -> tuple[Measure, ...]:
+    """The readings of one kind of thing, told once; ``stands``: a keepsake on its foot."""
+    return tuple(_of_object(kind, stands))
+
+
+def _of_object(kind: type[Sized], stands: bool) -> Iterator[Measure]:
     yield Measure("width", "width, as displayed", short="width")
     yield Measure("height", "height, as displayed", short="height")
-    if isinstance(detail, Garment):
+    if issubclass(kind, Garment):
         yield Measure("body_width", "body, armpit to armpit", False, "for its outline and seams")
         yield Measure(
             "thickness", "thickness, with its inner form", True, "{} to {} as a rule", (10, 20), short="thickness"
         )
-    elif isinstance(detail, Flag):
+    elif issubclass(kind, Flag):
         yield Measure("flat_width", "width, laid flat")
         yield Measure("flat_height", "height, laid flat")
         yield Measure("cloth", "one layer of the cloth", True, "a caliper reads it best", short="one layer")
-    elif isinstance(detail, Badge):
+    elif issubclass(kind, Badge):
         yield Measure("relief", "stands in front of its board by", short="stands in front")
         yield Measure("back_relief", "clasp stands behind by", False, "none for a sewn patch")
         yield Measure("pin_off", "pin from the visible centre", False, "seen from the front")
         yield Measure("pin_width", "hole for the pin, diameter", False, "{} as a rule", (2,))
-    elif isinstance(detail, Keepsake):
+    elif issubclass(kind, Keepsake):
         yield Measure("depth", "depth, front to back", short="depth")
         yield Measure("centre_up", "centre of gravity, from its lowest point", False, "balance it on an edge")
-        yield Measure("base_depth", "depth of its foot", detail.stands, "for the tilt test", short="foot, depth")
+        yield Measure("base_depth", "depth of its foot", stands, "for the tilt test", short="foot, depth")
     else:
         yield Measure("thickness", "thickness", True, "a caliper reads it best")
 
 
-def measures(detail: Detail) -> list[Measure]:
+def measures(detail: Detail) -> Sequence[Measure]:
     """The readings of this kind of piece; of a print that is still to be made, the face that it is to have."""
     if isinstance(detail, Sized):
-        return list(_of_object(detail))
+        return _of_sized(type(detail), isinstance(detail, Keepsake) and detail.stands)
     if isinstance(detail, LooseCanvas) and detail.printed:
         read = detail.model_copy(update={"printed": False})
         unread = {"width": detail.width_top is None, "height": detail.height_left is None}

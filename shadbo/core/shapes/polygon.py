@@ -108,6 +108,30 @@ def holds_dot(ring: Ring, at: Dot) -> bool:
     return inside
 
 
+def runs_through(ring: Ring, box: Box) -> bool:
+    """Whether a side of an outline runs through a box: neither x, nor y, nor the side itself keeps them apart.
+
+    >>> triangle = ((0, 0), (4, 0), (0, 4))
+    >>> runs_through(triangle, (1, 1, 1.5, 1.5)), runs_through(triangle, (1, 1, 3, 3))
+    (False, True)
+    """
+    left, low, right, high = box
+    ax, ay = ring[-1]
+    for bx, by in ring:
+        if not (
+            (ax <= left and bx <= left)
+            or (ax >= right and bx >= right)
+            or (ay <= low and by <= low)
+            or (ay >= high and by >= high)
+        ):
+            dx, dy = bx - ax, by - ay
+            c = dx * (low - ay), dx * (high - ay), dy * (left - ax), dy * (right - ax)
+            if min(c[0], c[1]) < max(c[2], c[3]) and max(c[0], c[1]) > min(c[2], c[3]):
+                return True
+        ax, ay = bx, by
+    return False
+
+
 def near(ring: Sequence[Dot], dot: Dot) -> float:
     """Distance of a point from an outline, 0 inside it."""
     return float(area_in(tuple(ring)).distance(shapely.Point(dot)))
@@ -124,9 +148,12 @@ def overlap(one: Ring, other: Ring) -> float:
 
 def _shared_mm2(one: Ring, other: Ring) -> float:
     """The area that two outlines share; cut by a rectangle where one of them is."""
-    for box, ring in ((one, other), (other, one)):
-        if is_rect(box):
-            return float(shapely.clip_by_rect(area_in(ring), *box_of(box)).area)
+    for square, ring in ((one, other), (other, one)):
+        if is_rect(square):
+            box = box_of(square)
+            if not runs_through(ring, box):
+                return abs(area(square)) if holds_dot(ring, ((box[0] + box[2]) / 2, (box[1] + box[3]) / 2)) else 0.0
+            return float(shapely.clip_by_rect(area_in(ring), *box).area)
     mine, theirs = area_in(one), area_in(other)
     return float(mine.intersection(theirs).area) if mine.intersects(theirs) else 0.0
 
@@ -138,8 +165,8 @@ def disjoint(one: Ring, other: Ring) -> bool:
 
 def apart(one: Ring, other: Ring) -> float:
     """Least distance between two outlines; below nothing where they overlap (by the overlap of their boxes)."""
-    deep = overlap(one, other)
-    return -deep if deep > 0 else float(area_in(one).distance(area_in(other)))
+    far = float(area_in(one).distance(area_in(other)))
+    return far if far > 0 else 0.0 - overlap(one, other)
 
 
 HAIR_MM = 1e-6

@@ -73,7 +73,7 @@ def bites(space: Space) -> list[Bite]:
     fixings = [(n, body) for n, body in enumerate(space.bodies) if body.bites]
     things = [(n, body) for n, body in enumerate(space.bodies) if not body.bites]
     called = _by_name(things)
-    meant = {x: called.get(x, ()) for _, fixing in fixings for x in fixing.into}
+    meant = {x: called.get(x, set()) for _, fixing in fixings for x in fixing.into}
     soft = {n for n, b in things if b.hatch in SOFT and not b.gives}
     deep = _met(space, soft.union(*meant.values()))
     out = []
@@ -82,20 +82,21 @@ def bites(space: Space) -> list[Bite]:
         for thing, by in met.items():
             if by > LEAST_MM and thing in soft and not any(thing in meant[x] for x in fixing.into):
                 out.append(Bite(fixing, space.bodies[thing].name, by, False))
+        reached = [thing for thing, by in met.items() if by >= LEAST_MM]
         for x in fixing.into:
-            if not any([by >= LEAST_MM and thing in meant[x] for thing, by in met.items()]):
-                said = space.bodies[meant[x][0]].name if meant[x] else x
+            if meant[x].isdisjoint(reached):
+                said = space.bodies[min(meant[x])].name if meant[x] else x
                 out.append(Bite(fixing, said, 0.0, True))
     return out
 
 
-def _by_name(things: Iterable[tuple[int, Body]]) -> dict[str, list[int]]:
+def _by_name(things: Iterable[tuple[int, Body]]) -> dict[str, set[int]]:
     """Which things a name means: those with that id, and those whose id goes on from it after a hyphen."""
-    out: dict[str, list[int]] = {}
+    out: dict[str, set[int]] = {}
     for n, body in things:
         ends = len(body.id)
         while ends > 0:
-            out.setdefault(body.id[:ends], []).append(n)
+            out.setdefault(body.id[:ends], set()).add(n)
             ends = body.id.rfind("-", 0, ends)
     return out
 

@@ -21,6 +21,8 @@ def broken_out(bodies: Iterable[Body]) -> list[Broken]:
     """Every body with an opening that leaves nothing round it on one side."""
     out = []
     for body in bodies:
+        if body.bites:
+            continue
         by = [
             max(ring[0] - hole[0], ring[1] - hole[1], hole[2] - ring[2], hole[3] - ring[3])
             for p in body.prisms

@@ -8,7 +8,7 @@ import numpy as np
 from shapely.geometry.base import BaseGeometry
 
 from shadbo.core.shapes.plane import Box, Ring
-from shadbo.core.shapes.polygon import box_of, holds_dot, is_rect
+from shadbo.core.shapes.polygon import box_of, holds_dot, is_rect, runs_through
 from shadbo.core.solids.body import Body, Prism, shape_of
 
 EPS_MM = 0.05
@@ -166,27 +166,3 @@ def pairs_in(table: np.ndarray) -> list[tuple[int, int]]:
     """Where a square of yes and no says yes: row and column of each."""
     rows, columns = cells_in(table)
     return list(zip(rows.tolist(), columns.tolist(), strict=True))
-
-
-def runs_through(ring: Ring, box: Box) -> bool:
-    """Whether a side of an outline runs through a box: neither x, nor y, nor the side itself keeps them apart.
-
-    >>> triangle = ((0, 0), (4, 0), (0, 4))
-    >>> runs_through(triangle, (1, 1, 1.5, 1.5)), runs_through(triangle, (1, 1, 3, 3))
-    (False, True)
-    """
-    left, low, right, high = box
-    ax, ay = ring[-1]
-    for bx, by in ring:
-        if not (
-            (ax <= left and bx <= left)
-            or (ax >= right and bx >= right)
-            or (ay <= low and by <= low)
-            or (ay >= high and by >= high)
-        ):
-            dx, dy = bx - ax, by - ay
-            c = dx * (low - ay), dx * (high - ay), dy * (left - ax), dy * (right - ax)
-            if min(c[0], c[1]) < max(c[2], c[3]) and max(c[0], c[1]) > min(c[2], c[3]):
-                return True
-        ax, ay = bx, by
-    return False

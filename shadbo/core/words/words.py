@@ -177,4 +177,4 @@ def say(mark: Mark, sentence: str, *values: Sayable) -> Both:
         return both(f"{v:g}" if isinstance(v, float) else str(v))
 
     parts = [said(v) for v in values]
-    return Both(sentence.format(*(p.mm for p in parts)), sentence.format(*(p.inch for p in parts)))
+    return Both(sentence.format(*[p.mm for p in parts]), sentence.format(*[p.inch for p in parts]))

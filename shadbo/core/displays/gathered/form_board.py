@@ -8,7 +8,7 @@ from shadbo.core.displays.gathered.gathered import Gathered
 from shadbo.core.displays.gathered.held import Held
 from shadbo.core.displays.rabbeted.slabs import first_sheet
 from shadbo.core.pieces.objects import Garment
-from shadbo.core.shapes.polygon import area, box_of
+from shadbo.core.shapes.polygon import area, box_of, moved
 from shadbo.core.sheet.units import MM, MM2
 from shadbo.core.shop.kept import role
 from shadbo.core.solids.body import Body, Prism, Tie
@@ -26,10 +26,10 @@ def with_forms(desk: Desk, group: Gathered, forms: Sequence[Part], made: Made) -
     for x in group.items:
         part = next((p for p in forms if p.id == f"form-{x.id}"), None)
         whole = next((b for b in bodies if b.id == f"item-{x.id}"), None)
-        ring = form_ring(desk, x.id, group.ring(x)) if part is not None else ()
+        ring = form_ring(desk, x.id, x.ring) if part is not None else ()
         if part is None or part.thick is None or whole is None or not ring:
             continue
-        prism = Prism(ring, whole.back_mm - part.thick.value, whole.back_mm)
+        prism = Prism(moved(ring, *group.at[x.id]), whole.back_mm - part.thick.value, whole.back_mm)
         more.append(
             Body(part.id, part.name, "board", (prism,), part.id, laid=True, short=f"form for {x.name}", lot="form")
         )

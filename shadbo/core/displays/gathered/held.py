@@ -13,6 +13,7 @@ from shadbo.core.displays.gathered.gathered import Gathered
 from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.objects import Badge, Garment, Keepsake
 from shadbo.core.pieces.outlines import garment_lines
+from shadbo.core.shapes.plane import Box
 from shadbo.core.shapes.polygon import box_of, holds_dot, near
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
@@ -21,6 +22,8 @@ from shadbo.core.sums.hang import force
 from shadbo.core.sums.items import Item
 
 PIN_INSET_MM = 3.0
+ZONE_CLEAR_MM = 3.0
+"""So near to a zone no pin goes: common practice, no source."""
 ONE_PIN_MM = 8.0
 """Where two seams meet within so much, one pin serves both: common practice, no source."""
 SLIT_TAPE_MM = 25.0
@@ -132,7 +135,7 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
     out: list[Spot] = []
     skipped, key, id_ = 0, f"{x.key}.pins", x.id
     ends: list[Dot] = []
-    forbidden = [(z.ring, box_of(z.ring)) for z in zones]
+    boxed = [(z.ring, box_of(z.ring)) for z in zones]
     for seam in seams:
         (x0, y0), (x1, y1) = seam.ends
         long = math.hypot(x1 - x0, y1 - y0)
@@ -146,10 +149,10 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
             t = i / n
             dot = (left + (x1 - x0) * t + in_x, low + (y1 - y0) * t + in_y)
             if i in (0, n):
-                if any([math.dist(dot, other) < ONE_PIN_MM for other in ends]):
+                if ends and min([math.dist(dot, other) for other in ends]) < ONE_PIN_MM:
                     continue
                 ends.append(dot)
-            if forbidden and any([_touches(ring, box, dot) for ring, box in forbidden]):
+            if _forbidden(dot, boxed):
                 skipped += 1
                 continue
             out.append(Spot(f"{name}-{i}", "pin", dot, 1.2, id_, key))
@@ -159,12 +162,14 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
     return out
 
 
-def _touches(ring: Ring, box: tuple[float, float, float, float], dot: Dot) -> bool:
-    """Whether a pin there would stand in a zone, or within 3 mm of it; ``box`` is the zone's own."""
-    left, low, right, high = box
-    if not (left - 3 < dot[0] < right + 3 and low - 3 < dot[1] < high + 3):
-        return False
-    return near(ring, dot) < 3
+def _forbidden(dot: Dot, zones: Sequence[tuple[Ring, Box]]) -> bool:
+    """Whether a pin there would stand in a zone, or too near to one; each with its box, which settles most."""
+    x, y = dot
+    for ring, (left, low, right, high) in zones:
+        beside = max(left - x, x - right, low - y, y - high) >= ZONE_CLEAR_MM
+        if not beside and near(ring, dot) < ZONE_CLEAR_MM:
+            return True
+    return False
 
 
 def from_edges(desk: Desk, key: str, label: str, at: Dot, board: tuple[Quantity, Quantity]) -> None:

@@ -128,7 +128,7 @@ def fastened(frame: Frame, joins: Iterable[Join], slabs: Sequence[Slab], begins:
             u, v = OUT[x.side]
             off = OVER_MM + air["width" if u else "height"]
             wall = (x.at[0] + u * off, x.at[1] + v * off)
-            prisms = tuple(bar.prism(x.at if bar.at_place else wall, (u, v), back) for bar in join.bars)
+            prisms = tuple([bar.prism(x.at if bar.at_place else wall, (u, v), back) for bar in join.bars])
             out.append(Body(f"{join.id}.{n}", join.name, "metal", prisms, join.id, bites=True, into=into,
                             stops=not join.pulls))  # fmt: skip
     return out

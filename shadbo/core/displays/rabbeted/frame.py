@@ -75,20 +75,29 @@ class Frame:
 Size = tuple[Quantity, Quantity]
 
 
-def allowance(desk: Desk, decided: Length | None, axis: str, package: Quantity, acrylic: bool) -> Size:
-    """The allowance that a package gets on one axis, and what its glazing grows by: the sums of the plan itself."""
-    p = desk.practice
-    base = desk.sheet.number(p.fit_allowance_mm, MM)
-    room, growth = allowance_of(desk.sheet, axis, package, base, acrylic, p.growth_room_mm, p.season_k, p.season_rh)
-    return (room if decided is None else desk.sheet.number(decided.mm, MM)), growth
+def allowance(
+    desk: Desk, decided: Length | None, axis: str, package: Quantity, acrylic: bool, base: Quantity | None = None
+) -> Size:
+    """The allowance that a package gets on one axis, and what its glazing grows by.
+
+    ``base`` is the line of the shop's or the decided allowance, where it is on the sheet.
+    """
+    p, s = desk.practice, desk.sheet
+    if base is None:
+        base = s.number(p.fit_allowance_mm if decided is None else decided.mm, MM)
+    room, growth = allowance_of(s, axis, package, base, acrylic, p.growth_room_mm, p.season_k, p.season_rh)
+    return (room if decided is None else base), growth
 
 
 def lip_room_mm(desk: Desk, options: FrameOptions, size: Size, acrylic: bool) -> tuple[float, float]:
     """What slides away behind a lip, and what a sheet of acrylic shrinks away besides."""
     trial = desk.on_trial()
-    both = [allowance(trial, options.allowance, a, q, acrylic) for a, q in zip(AXES, size, strict=True)]
-    room = max(room.value for room, _ in both)
-    return room, max(growth.value for _, growth in both) if acrylic else 0.0
+    return _room_mm([allowance(trial, options.allowance, a, q, acrylic) for a, q in zip(AXES, size, strict=True)])
+
+
+def _room_mm(axes: Sequence[Size]) -> tuple[float, float]:
+    """The larger allowance of both axes, and what a sheet shrinks by on the longer one."""
+    return max(room.value for room, _ in axes), max(growth.value for _, growth in axes)
 
 
 def profile_for(
@@ -98,13 +107,16 @@ def profile_for(
     depth_mm: float,
     acrylic: bool,
     most_spare_mm: float = 3.0,
+    room_mm: tuple[float, float] | None = None,
 ) -> tuple[FrameProfile, tuple[Suitability, ...]]:
-    """The decided moulding or the best of the rack, and every one held against the package."""
+    """The decided moulding or the best of the rack, and every one held against the package.
+
+    ``room_mm`` is what ``lip_room_mm`` would tell, where the frame's own sums have told it already.
+    """
     if desk.own_frame is not None:
         return desk.own_frame.moulding(), ()
-    held = held_against(
-        desk, (size[0].value, size[1].value), depth_mm, lip_room_mm(desk, options, size, acrylic), most_spare_mm
-    )
+    room_mm = room_mm or lip_room_mm(desk, options, size, acrylic)
+    held = held_against(desk, (size[0].value, size[1].value), depth_mm, room_mm, most_spare_mm)
     best = held[0].profile if held else FALLBACK
     planned = best if isinstance(best, FrameProfile) else FALLBACK
     return desk.take(FRAMES, "profile", desk.levers.profile, lambda: planned), held
@@ -133,19 +145,15 @@ def frame_round(
     base = desk.choose(
         "fit.allowance", "fit allowance", options.allowance, p.fit_allowance_mm, "practice of the shop"
     )
-    fits, growths = [], []
-    for axis, size in zip(("width", "height"), wanted, strict=True):
+    sizes, rooms = [], []
+    for axis, size in zip(AXES, wanted, strict=True):
         if not desk.gathers:
             size = desk.largest_of_set(axis, size, s[f"{desk.prefix(desk.piece)}.{axis}"])
-        if options.allowance is None:
-            room, growth = allowance_of(s, axis, size, base, acrylic, p.growth_room_mm, p.season_k, p.season_rh)
-        else:
-            _, growth = allowance_of(s, axis, size, base, acrylic, p.growth_room_mm, p.season_k, p.season_rh)
-            room = base
-        fits.append((axis, size, room))
-        growths.append(growth)
-    size_q = (fits[0][1], fits[1][1])
-    profile, held = chosen or profile_for(desk, options, size_q, depth_mm, acrylic, most_spare_mm)
+        sizes.append(size)
+        rooms.append(allowance(desk, options.allowance, axis, size, acrylic, base))
+    profile, held = chosen or profile_for(
+        desk, options, (sizes[0], sizes[1]), depth_mm, acrylic, most_spare_mm, _room_mm(rooms)
+    )
     face, lip, high, listed = section_read(desk, profile, bool(options.profile))
     exists = desk.own_frame is not None
     rabbet = s.made("frame.rabbet_depth", "rabbet depth", listed)
@@ -159,7 +167,7 @@ def frame_round(
     tolerances, pulled_in = (p.cut_tolerance_mm, p.joint_tolerance_mm), bool(options.strainer)
     w, h = (
         frame_axis(s, axis, size, room, growth, lip, face, tolerances, pulled_in, exists, _given(desk, options, axis))
-        for (axis, size, room), growth in zip(fits, growths, strict=True)
+        for axis, size, (room, growth) in zip(AXES, sizes, rooms, strict=True)
     )
     if not exists:
         rail_order(s, s["rail.width"], s["rail.height"], face, p.kerf_mm, spare_mm(profile))

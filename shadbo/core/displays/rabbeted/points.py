@@ -81,18 +81,18 @@ def side_fixings(
     words = key.replace(".", " ")
     down = hangers_at(desk, s["frame.outside_height"])
     out = []
+    up, right = h / 2 - line.over_mm, w / 2 - line.over_mm
     for side in ("top", "right", "bottom", "left"):
         across = side in ("top", "bottom")
         length = w if across else h
+        inwards = {"top": up, "bottom": -up, "left": -right, "right": right}[side]
         n = count(length)
         for i, at in enumerate(edge_walk(length, n, min(line.corner_mm, length / 3)), 1):
             at = at if across else clear_of(at, down.value - offset, length)
             label = f"{words} {i}, {side}, from the corner"
             along = s.let(f"{key}.{side}.{i}", label, s.number(at + offset, MM))
-            x, y = w / 2 - at, h / 2 - at
-            up, right = h / 2 - line.over_mm, w / 2 - line.over_mm
-            place = {"top": (x, up), "bottom": (x, -up), "left": (-right, y), "right": (right, y)}
-            out.append(Fixing(place[side], side, along))
+            place = (length / 2 - at, inwards) if across else (inwards, length / 2 - at)
+            out.append(Fixing(place, side, along))
     return tuple(out)
 
 

@@ -1,5 +1,7 @@
 """Mouldings of the rack held against a package: which take it, which nearly do, and at what price."""
 
+from functools import lru_cache
+
 from shadbo.core.build.setting import Suitability
 from shadbo.core.desk import Desk
 from shadbo.core.sheet.quantity import DUST
@@ -49,10 +51,7 @@ def held_against(
                 order / 1000 * profile.price_per_m,
                 missing,
                 0.0,
-                Sentence(
-                    "rabbet {}, lip {}, face {}",
-                    (Mm(profile.rabbet_mm), Mm(profile.lip_mm), Mm(profile.face_mm)),
-                ),
+                _section(profile.rabbet_mm, profile.lip_mm, profile.face_mm),
             )
         )
     return tuple(
@@ -61,6 +60,12 @@ def held_against(
             key=lambda h: (len(h.faults), h.missing_mm, h.price + _waste(h, depth_mm, most_spare_mm), h.profile.id),
         )
     )
+
+
+@lru_cache(maxsize=256)
+def _section(rabbet_mm: float, lip_mm: float, face_mm: float) -> Sentence:
+    """What a moulding is to who looks for one."""
+    return Sentence("rabbet {}, lip {}, face {}", (Mm(rabbet_mm), Mm(lip_mm), Mm(face_mm)))
 
 
 def _waste(held: Suitability, depth_mm: float, most_spare_mm: float) -> float:
