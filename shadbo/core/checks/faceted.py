@@ -13,19 +13,20 @@ F = TypeVar("F", bound=facets.Facet)
 
 
 class _One(Generic[F]):
-    """One facet of a sheet, by its class: None where the plan has it not."""
+    """One facet of a sheet, by its class: None where the plan has it not. It is looked for once, and then kept."""
 
     def __init__(self, kind: type[F]) -> None:
         self.kind = kind
 
+    def __set_name__(self, _: type, name: str) -> None:
+        self.name = name
+
     def __get__(self, faceted: "Faceted", _: object = None) -> F | None:
-        known = faceted._known
-        if self.kind not in known:
-            known[self.kind] = self.kind.of(faceted.desk.sheet)
-        return known[self.kind]  # type: ignore[return-value]
+        found = faceted.__dict__[self.name] = self.kind.of(faceted.desk.sheet)
+        return found
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(frozen=True, kw_only=True)
 class Faceted:
     """A sheet seen by its facets."""
 

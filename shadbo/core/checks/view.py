@@ -19,7 +19,7 @@ from shadbo.core.words.words import Sayable, both, give_or_take, length, say
 T = TypeVar("T")
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(frozen=True, kw_only=True)
 class Look(Faceted):
     """Assembly and sheet of a plan in the making. Checks read it, and never which display it is.
 

@@ -94,7 +94,10 @@ def choose_hanger(desk: Desk, assembly: Assembly, kind: HangerKind, weight: Quan
     kinds = sorted((h for h in desk.stock.hangers if h.kind == kind), key=lambda h: h.price)
     factor, load = desk.practice.hardware_factor, sums.force(desk.sheet, weight)
     carry: list[tuple[bool, bool, Hanger]] = []
+    half_kg = load.value / 2 / GRAVITY_N_PER_KG  # no hanger is asked to carry less, however it hangs
     for hanger in kinds:
+        if safe_kg(hanger, factor) < asked_kg(hanger, weight.value, half_kg):
+            continue
         trial = desk.on_trial()
         at = place_hangers(trial, assembly, kind, hanger, load, desk.sheet["hang.down"])
         if safe_kg(hanger, factor) < asked_kg(hanger, weight.value, at.pull.value / GRAVITY_N_PER_KG):

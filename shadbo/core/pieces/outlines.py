@@ -2,6 +2,7 @@
 
 import math
 from functools import lru_cache
+from typing import Literal
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.pieces.objects import Badge, Flag, Garment, Keepsake, Plate
@@ -12,11 +13,15 @@ from shadbo.core.shapes.plane import Ring as Ring
 
 @dataclass(frozen=True, slots=True)
 class Seam:
-    """A seam of a garment. ``carries``: shoulders and neck, which the weight hangs from."""
+    """A seam of a garment. ``carries``: shoulders and neck, which the weight hangs from.
+
+    ``inside``: the garment lies on the left (1) or on the right (−1) of who goes along it.
+    """
 
     name: str
     ends: tuple[Dot, Dot]
     carries: bool
+    inside: Literal[1, -1]
 
 
 def _box(w: float, h: float) -> Ring:
@@ -75,13 +80,16 @@ def garment_lines(width: float, height: float, body: float | None, sleeves: str)
     right += [(neck, h), (neck * 0.55, h - height * 0.045)]
     left = [(-x, y) for x, y in reversed(right)]
     seams = []
-    for side, ring in (("right", right), ("left", [(-x, y) for x, y in right])):
-        at = {p: i for i, p in enumerate(ring)}
-        shoulder = at[(tip if side == "right" else -tip, h - drop)]
+    sides: tuple[tuple[str, list[Dot], Literal[1, -1]], ...] = (
+        ("right", right, 1),
+        ("left", [(-x, y) for x, y in right], -1),
+    )
+    shoulder = right.index((tip, h - drop))
+    for side, ring, inside in sides:
         for i in range(len(ring) - 1):
             name = "side" if i == 0 else "sleeve" if i < shoulder else "shoulder" if i == shoulder else "neck"
-            seams.append(Seam(f"{name}, {side}", (ring[i], ring[i + 1]), i >= shoulder))
-    seams.append(Seam("hem", ((-b, -h), (b, -h)), False))
+            seams.append(Seam(f"{name}, {side}", (ring[i], ring[i + 1]), i >= shoulder, inside))
+    seams.append(Seam("hem", ((-b, -h), (b, -h)), False, 1))
     return (*right, *left), tuple(seams)
 
 

@@ -72,8 +72,8 @@ def bites(space: Space) -> list[Bite]:
     """Every fixing that misses what it is to hold, or goes into what it must not touch."""
     fixings = [(n, body) for n, body in enumerate(space.bodies) if body.bites]
     things = [(n, body) for n, body in enumerate(space.bodies) if not body.bites]
-    called = _by_name(things)
-    meant = {x: called.get(x, set()) for _, fixing in fixings for x in fixing.into}
+    ids = [(n, f"{body.id}-") for n, body in things]
+    meant = {x: _called(x, ids) for x in {x for _, fixing in fixings for x in fixing.into}}
     soft = {n for n, b in things if b.hatch in SOFT and not b.gives}
     deep = _met(space, soft.union(*meant.values()))
     out = []
@@ -90,15 +90,10 @@ def bites(space: Space) -> list[Bite]:
     return out
 
 
-def _by_name(things: Iterable[tuple[int, Body]]) -> dict[str, set[int]]:
-    """Which things a name means: those with that id, and those whose id goes on from it after a hyphen."""
-    out: dict[str, set[int]] = {}
-    for n, body in things:
-        ends = len(body.id)
-        while ends > 0:
-            out.setdefault(body.id[:ends], set()).add(n)
-            ends = body.id.rfind("-", 0, ends)
-    return out
+def _called(name: str, ids: Iterable[tuple[int, str]]) -> set[int]:
+    """Which things a name means: those with that id, and those whose id goes on from it; each id with its hyphen."""
+    begins = f"{name}-"
+    return {n for n, id_ in ids if id_.startswith(begins)}
 
 
 def _met(space: Space, things: Collection[int]) -> dict[int, dict[int, float]]:

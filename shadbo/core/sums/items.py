@@ -15,8 +15,9 @@ from shadbo.core.sums.weight import AREA_KG_PER_M2, PANEL_KG_PER_M3, weighed
 
 @dataclass(frozen=True, slots=True)
 class Item:
-    """One piece among several. ``front`` and ``back`` are its relief; ``ring`` is about its own middle."""
+    """One piece among several, by its id. ``front`` and ``back`` are its relief; ``ring`` is about its own middle."""
 
+    id: str
     piece: Piece
     key: str
     width: Quantity
@@ -25,11 +26,6 @@ class Item:
     back: Quantity
     mass: Quantity
     ring: Ring
-
-    @property
-    def id(self) -> str:
-        """The piece's id."""
-        return self.piece.id
 
     @property
     def name(self) -> str:
@@ -75,7 +71,7 @@ def item_of(desk: Desk, piece: Piece) -> Item:
         front = got.get("depth", zero) if thick is None else thick
     front = s.let(f"{key}.front", f"{noun}, in front of its board", front)
     mass = _mass(desk, piece, key, noun, width, height, front)
-    return Item(piece, key, width, height, front, back, mass, outline(detail, width.value, height.value))
+    return Item(piece.id, piece, key, width, height, front, back, mass, outline(detail, width.value, height.value))
 
 
 def _mass(desk: Desk, piece: Piece, key: str, noun: str, w: Quantity, h: Quantity, front: Quantity) -> Quantity:

@@ -14,7 +14,7 @@ from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.objects import Badge, Garment, Keepsake
 from shadbo.core.pieces.outlines import garment_lines
 from shadbo.core.shapes.plane import Box
-from shadbo.core.shapes.polygon import box_of, holds_dot, near
+from shadbo.core.shapes.polygon import box_of, near
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.sums.border import hinge_count
@@ -59,8 +59,7 @@ def hold_items(
             ids = ("sink", "top tape")
         elif sort == "nameplate":
             ids = ("top tape", "corners")
-        plan = choose_mount(desk, facts, x.mass.value, ids, decided.get(x.id), x.piece, key)
-        plan = replace(plan, of=x.id, name=x.name, at=f"{at}/{x.id}")
+        plan = choose_mount(desk, facts, x.mass.value, ids, decided.get(x.id), x.piece, key, (x.id, x.name, at))
         own = _spots(desk, x, plan.taken.mount.id, group.at[x.id], board, zones)
         plane = (planes or {}).get(x.id, "board")
         spots += own if plane == "board" else [replace(spot, plane=plane) for spot in own]  # type: ignore[arg-type]
@@ -141,9 +140,8 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
         long = math.hypot(x1 - x0, y1 - y0)
         apart = p.pins_carry_mm if seam.carries else p.pins_else_mm
         n = max(1, math.ceil(long / apart - 1e-9))
-        nx, ny = -(y1 - y0) / long, (x1 - x0) / long
-        inward = 1 if holds_dot(x.ring, ((x0 + x1) / 2 + nx * 0.5, (y0 + y1) / 2 + ny * 0.5)) else -1
-        left, low, in_x, in_y = at[0] + x0, at[1] + y0, inward * nx * PIN_INSET_MM, inward * ny * PIN_INSET_MM
+        in_x, in_y = (seam.inside * d / long * PIN_INSET_MM for d in (y0 - y1, x1 - x0))
+        left, low = at[0] + x0, at[1] + y0
         name = f"{'carries' if seam.carries else 'pin'}-{seam.name}"
         for i in range(n + 1):
             t = i / n

@@ -30,7 +30,7 @@ def piled(
     stock = [x for _, x in kept] or list(boards)
 
     def cost(pile: Pile) -> float:
-        return sum(n * stock[i].price_per_m2 for i, n in pile.many)
+        return sum([n * stock[i].price_per_m2 for i, n in pile.many])
 
     found = piles([x.thick_mm for x in stock], goal_mm, rounding, MOST_FILLERS)
     if not found:
