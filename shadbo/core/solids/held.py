@@ -1,7 +1,8 @@
 """What holds what: bodies that nothing stops from moving, along the depth or in the front plane."""
 
 import itertools
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
+from functools import cache
 
 import numpy as np
 
@@ -36,7 +37,12 @@ def loose(space: Space, ties: Iterable[Tie]) -> list[Loose]:
     """
     at = _numbers(space)
     stops = _stops(space, at)
-    pressed = list(stops["forwards"]), list(stops["backwards"])
+    front, back = list(stops["forwards"]), list(stops["backwards"])
+
+    @cache
+    def pressed(held: int) -> int:
+        return _reached(held, front, EVERYTHING) & _reached(held, back, EVERYTHING)
+
     number = dict(zip([b.id for b in space.bodies], at, strict=True))
     for tie in ties:
         if tie.body in number and tie.to in number:
@@ -101,15 +107,17 @@ def _of_bodies(number: np.ndarray, pairs: np.ndarray, most: int) -> list[list[in
     return out
 
 
-def _chain(asked: int, stops: Sequence[int], pressed: tuple[Sequence[int], Sequence[int]] | None) -> int:
-    """The bits of all bodies that are held in the end, from the ground on; it ends where all that are asked are."""
+def _chain(asked: int, stops: Sequence[int], pressed: Callable[[int], int] | None) -> int:
+    """The bits of all bodies that are held in the end, from the ground on; it ends where all that are asked are.
+
+    ``pressed`` tells what lies between two of those that are held.
+    """
     held = 1 << GROUND
     while True:
         held = _reached(held, stops, asked)
         if pressed is None or not asked & ~held:
             return held
-        front, back = pressed
-        more = _reached(held, front, EVERYTHING) & _reached(held, back, EVERYTHING)
+        more = pressed(held)
         if more == held:
             return held
         held = more

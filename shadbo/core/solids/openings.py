@@ -18,7 +18,7 @@ class Broken:
 
 
 def broken_out(bodies: Iterable[Body]) -> list[Broken]:
-    """Every body with an opening that leaves nothing round it on one side."""
+    """Every body with an opening that leaves nothing round it on one side; fixings have none."""
     out = []
     for body in bodies:
         if body.bites:
