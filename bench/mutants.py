@@ -116,7 +116,7 @@ NAMED = (
     Mutant('two hinges whatever the width', 'sums/border.py',
            'math.ceil((width_mm - first_mm) / apart_mm - 1e-6)', '0'),
     Mutant('nothing presses in a stack', 'solids/held.py',
-           'more = _reached(held, front) & _reached(held, back)', 'more = held'),
+           'more = pressed(held)', 'more = held'),
     Mutant('lying against at ten times the air', 'solids/held.py',
            'LYING_MM = 0.5', 'LYING_MM = 5.0'),
     Mutant('a fixing that grazes holds', 'solids/bites.py',

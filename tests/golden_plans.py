@@ -25,7 +25,7 @@ def told(job: Job, shop: Shop) -> dict[str, Any]:
         for f in plan.findings
     ]
     out["lines"] = {
-        key: f"{round(q.value, 6):g} {q.name.label if q.name else ''}" if abs(q.value) < 1e5 else f"{q.value:.1f}"
+        key: f"{round(q.value, 6):g} {q.label}" if abs(q.value) < 1e5 else f"{q.value:.1f}"
         for key, q in plan.desk.sheet.named.items()
     }
     if plan.assembly is not None:

@@ -2,7 +2,7 @@
 
 from collections.abc import Callable
 from dataclasses import field, replace
-from typing import Any, TypeVar, cast
+from typing import Any, TypeVar
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.decisions.levers import Lever, Levers
@@ -96,9 +96,9 @@ class Desk:
 
         What is not decided is noted, so that the first cut can copy it into the job.
         """
-        decided = lever.of(self.job) if lever is not None else None
+        decided: M | None = lever.of(self.job) if lever is not None else None
         if decided is not None:
-            return cast(M, decided)
+            return decided
         kept = drawer.kept(self.job.materials, role)
         item = choose() if kept is None else kept
         self.taken.append(Taken(drawer.name, role, item, lever.at if lever is not None else ""))
@@ -114,8 +114,8 @@ class Desk:
 
     def known(self, drawer: Drawer[M], role: str, lever: Lever[Any] | None) -> M | None:
         """The material that is decided or kept for a role already; None where the plan is to choose."""
-        decided = lever.of(self.job) if lever is not None else None
-        return cast(M, decided) if decided is not None else drawer.kept(self.job.materials, role)
+        decided: M | None = lever.of(self.job) if lever is not None else None
+        return decided if decided is not None else drawer.kept(self.job.materials, role)
 
     @property
     def piece(self) -> Piece:

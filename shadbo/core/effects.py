@@ -96,7 +96,7 @@ def differences(before: Plan, after: Plan) -> tuple[Effect, ...]:
         was = before.desk.sheet.named.get(key)
         if was is not None and abs(was.value - q.value) > 1e-3:
             mark = after.desk.mark
-            out.append(Effect(key, q.name.label if q.name else key, value_text(was, mark), value_text(q, mark)))
+            out.append(Effect(key, q.label or key, value_text(was, mark), value_text(q, mark)))
     return tuple(out)
 
 

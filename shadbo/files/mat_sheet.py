@@ -12,7 +12,7 @@ from shadbo.core.drawing.tiles import Page
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.plane import Ring
 from shadbo.core.shapes.polygon import box_of
-from shadbo.core.sheet.name import Way
+from shadbo.core.sheet.quantity import Way
 from shadbo.core.sheet.sheet import to_mark
 from shadbo.core.words.lengths import Mark, System, texts
 from shadbo.files.pdf_page import to_pdf

@@ -33,12 +33,12 @@ def _rows(plan: Plan) -> Iterator[tuple[str, ...]]:
             unit_name(q.unit),
             inch,
             plus_minus,
-            (q.name.source or "") if q.name else "",
+            q.source,
         )
 
 
 def _label(q: Quantity) -> str:
-    return q.name.label if q.name else ""
+    return q.label
 
 
 def as_csv(plan: Plan) -> str:
@@ -56,7 +56,7 @@ def as_text(plan: Plan) -> str:
     system, mark = plan.desk.mark.system, plan.desk.mark
     out = [f"{plan.desk.job.title or 'untitled'} — {plan.display.name}, {plan.state}", ""]
     for q in plan.desk.sheet.named.values():
-        value, source = value_text(q, mark).pick(system), (q.name.source or "") if q.name else ""
+        value, source = value_text(q, mark).pick(system), q.source
         off = "" if q.kind == "cut" or q.likely < 0.005 else f"± {give_or_take(q).pick(system)}"
         out.append(f"{_label(q):<46.46} {value:>14}  {off:<12} {source}".rstrip())
     out += _parts(plan) + _bench(plan)

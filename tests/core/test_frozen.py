@@ -18,14 +18,14 @@ ours.dataclass = dataclasses.dataclass
 from shadbo.core.advise import advise
 from shadbo.core.drawing.board import draw, views_of
 from shadbo.core.record.record import record
-from shadbo.core.sheet.name import Name
+from shadbo.core.sheet.sheet import AsBuilt
 from shadbo.core.stations import stations
 from shadbo.core.steps import steps
 from shadbo.demo.jobs import demo_jobs
 from shadbo.demo.shop import demo_shop
 
 try:
-    Name("key", "label").key = "another"
+    AsBuilt(10.0, 0.5, "rule").mm = 11.0
 except dataclasses.FrozenInstanceError:
     print("refuses")
 for n, job in enumerate(demo_jobs()):

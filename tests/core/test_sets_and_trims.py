@@ -126,7 +126,7 @@ def test_a_bought_frame_is_measured_and_never_taken_from_its_label():
     assert p.desk.sheet["box.lip"].kind == "read"
     no_lip = {k: r(v) for k, v in BOX.items() if k != "lip"}
     guessed = plan(job("ready-made box", "paper", {"ready_made": {"frame": no_lip}}, worth="everyday"))
-    assert guessed.desk.sheet["box.lip"].name.source == "not measured: by eye"
+    assert guessed.desk.sheet["box.lip"].source == "not measured: by eye"
 
 
 def test_ids_of_marks_stand_once():

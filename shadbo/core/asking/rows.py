@@ -58,7 +58,7 @@ def length_row(
         if planned is not None
         else None
     )
-    source = planned.name.source if planned is not None and planned.name else None
+    source = (planned.source or None) if planned is not None else None
     return Question(
         id=at,
         kind="length",
@@ -83,7 +83,7 @@ def pin_row(desk: Desk, key: str, label: str = "") -> Question:
     return Question(
         id=f"pins/{key}",
         kind="pin",
-        label=label or (q.name.label if q.name else key),
+        label=label or (q.label or key),
         at=f"pins/{key}",
         value=exact(pin.mm) if pin else texts(q.value, desk.mark, q.way),
         typed=pin.typed if pin else "",

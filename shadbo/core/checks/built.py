@@ -55,14 +55,13 @@ def wood_left(look: Look) -> Iterator[Finding]:
     for q in look.desk.sheet.disagreements():
         if not _no_rail(look, q):
             continue
-        assert q.name is not None
         assert q.planned is not None
         left = wall + (q.value - q.planned.value) / 2
         yield Finding(
             "built.wall",
             "stop",
             "parts",
-            look.say(f"{q.name.label} {{}} leaves {{}} of wood, and its rails have {{}}", q, Mm(left), Mm(wall)),
+            look.say(f"{q.label} {{}} leaves {{}} of wood, and its rails have {{}}", q, Mm(left), Mm(wall)),
             look.say(
                 "with the inside as it was made the outside comes to {}: one of them was read wrong",
                 Mm(q.planned.value),
@@ -80,7 +79,7 @@ def _wall(look: Look) -> float:
 
 def _no_rail(look: Look, q: Quantity) -> bool:
     """Whether a pinned outside is off by more than half of the wood on each side: common practice, no source."""
-    if q.key not in OUTSIDES or q.planned is None or q.name is None or q.key not in look.desk.job.pins:
+    if q.key not in OUTSIDES or q.planned is None or q.key not in look.desk.job.pins:
         return False
     return abs(q.value - q.planned.value) > _wall(look) > 0
 
@@ -89,14 +88,14 @@ def off_plan(look: Look) -> Iterator[Finding]:
     """A real size outside what its own formula allows: kept, and said."""
     own = look.desk.own_frame.pins() if look.desk.own_frame is not None else {}
     for q in look.desk.sheet.disagreements():
-        if q.planned is None or q.name is None or q.key in own or _no_rail(look, q):
+        if q.planned is None or q.key in own or _no_rail(look, q):
             continue
         off = q.value - q.planned.value
         yield Finding(
             "built.off",
             "note",
             "parts",
-            look.say(f"{q.name.label}: {{}} as built, {{}} planned", q, Mm(q.planned.value)),
+            look.say(f"{q.label}: {{}} as built, {{}} planned", q, Mm(q.planned.value)),
             look.say(
                 f"{{}} {'more' if off > 0 else 'less'}; all that follows reckons with the real size",
                 Mm(abs(off)),

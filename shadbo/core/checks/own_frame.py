@@ -119,14 +119,14 @@ def outside_disagrees(look: Look) -> Iterator[Finding]:
         return
     read = own.pins()
     for q in look.desk.sheet.disagreements():
-        if q.key not in OUTSIDES or q.key not in read or q.planned is None or q.name is None:
+        if q.key not in OUTSIDES or q.key not in read or q.planned is None:
             continue
         yield Finding(
             "frame.disagrees",
             "measure",
             "display",
             look.say(
-                f"The frame's {q.name.label} reads {{}}; its inside and section come to {{}}", q, Mm(q.planned.value)
+                f"The frame's {q.label} reads {{}}; its inside and section come to {{}}", q, Mm(q.planned.value)
             ),
             both("one of them was read wrong, or inside was taken for outside"),
             place=q.key,

@@ -14,7 +14,7 @@ def no_answer(look: Look) -> Iterator[Finding]:
         return
     broken = look.desk.sheet.broken[0]
     names = [n for q in broken.of for n in _named(q)]
-    labels = list(dict.fromkeys(q.name.label for q in names if q.name))
+    labels = list(dict.fromkeys(q.label for q in names if q.key))
     yield Finding(
         "sum.broken",
         "stop",
@@ -29,6 +29,6 @@ def no_answer(look: Look) -> Iterator[Finding]:
 
 def _named(q: Quantity) -> list[Quantity]:
     """The nearest named lines behind a quantity."""
-    if q.name is not None:
+    if q.key:
         return [q]
     return [n for a in q.args for n in _named(a)]

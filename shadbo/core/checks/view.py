@@ -89,11 +89,10 @@ def measure_again(
     look: Look, code: str, q: Quantity, source: Quantity | None, station: StationName, what: str
 ) -> Finding:
     """A reading leaves a limit open: name the one to repeat, and with what."""
-    name = source.name if source is not None else None
-    label = name.label if name else "the reading"
+    label = (source.label if source is not None else "") or "the reading"
     read: Both | str = ""
-    if source is not None and name is not None and name.source:
-        read = look.say(" ({} ± {})", name.source, give_or_take(source))
+    if source is not None and source.source:
+        read = look.say(" ({} ± {})", source.source, give_or_take(source))
     return Finding(
         code,
         "measure",

@@ -7,7 +7,7 @@ reads what stands there; the field's type is compared with the lever's when the 
 import types
 from collections.abc import Callable
 from dataclasses import fields
-from typing import Any, Generic, Literal, Protocol, TypeVar, Union, cast, get_args, get_origin
+from typing import Any, Generic, Literal, Protocol, TypeVar, Union, get_args, get_origin
 
 from pydantic import BaseModel
 
@@ -36,7 +36,7 @@ class Lever(Generic[T]):
     """One choice: where it stands in the job, and how it is read there."""
 
     at: str
-    read: Callable[[Optioned], object]
+    read: Callable[[Optioned], Any]
 
     def set(self, value: T | None) -> Edit:
         """The edit that decides it; None lets the plan decide again."""
@@ -44,7 +44,8 @@ class Lever(Generic[T]):
 
     def of(self, job: Optioned) -> T | None:
         """What the framer decided; None where the plan decides."""
-        return cast("T | None", self.read(job))
+        decided: T | None = self.read(job)
+        return decided
 
 
 def written(value: object) -> Any:  # noqa: ANN401

@@ -220,5 +220,5 @@ def _room_said(plan: Plan, system: System) -> tuple[str, str]:
 
 def _short(q: Quantity) -> str:
     """Where a layer's thickness comes from."""
-    source = (q.name.source if q.name else None) or ""
+    source = q.source
     return f"read, {source}" if q.kind == "read" else source.removesuffix(", the plan's choice")

@@ -108,9 +108,7 @@ def exercise(job: Job, shop: Shop, asks: Asks, system: System) -> Exercise:
     plan, mirrored = laid_out(job, shop)
     lines = asked(plan, mirrored, asks)
     into = INTO[asks.level]
-    tasks = tuple(
-        Task(q.key, q.name.label if q.name else q.key, tuple(_given(g, plan) for g in given(q, into))) for q in lines
-    )
+    tasks = tuple(Task(q.key, q.label or q.key, tuple(_given(g, plan) for g in given(q, into))) for q in lines)
     choice = choosing(plan, asks.seed)
     if choice is not None:
         options = tuple(Option(o.id, o.says) for o in choice.offers)
@@ -165,7 +163,7 @@ def _is_fair(q: Quantity, into: int, grid: float) -> bool:
 
 def _tells(a: Quantity, b: Quantity, level: int) -> bool:
     """Whether of two lines one is given with the other, or both are the same sum."""
-    if formula(a).value == formula(b).value or (a.name and b.name and a.name.label == b.name.label):
+    if formula(a).value == formula(b).value or (a.key and b.key and a.label == b.label):
         return True
     return a in given(b, INTO[level]) or b in given(a, INTO[level])
 
@@ -174,5 +172,5 @@ def _given(q: Quantity, plan: Plan) -> Given:
     """Lengths finer than the mark, so that rounding them costs the answer nothing."""
     if q.unit == MM:
         value = exact(q.value)
-        return Given(q.name.label if q.name else "", Both(f"{value.mm} mm", f"{value.inch} in"))
-    return Given(q.name.label if q.name else "", value_text(q, plan.desk.mark))
+        return Given(q.label, Both(f"{value.mm} mm", f"{value.inch} in"))
+    return Given(q.label, value_text(q, plan.desk.mark))

@@ -90,13 +90,8 @@ def _slip(plan: Plan, q: Quantity, answer_mm: float, grid: float) -> Slip | None
     if near:
         return min(near, key=lambda s: abs(s.value - answer_mm))
     for other in plan.desk.sheet.named.values():
-        if (
-            other is not q
-            and other.unit == q.unit
-            and abs(other.value - answer_mm) <= 1e-6
-            and other.name is not None
-        ):
-            return Slip("other line", f"that is “{other.name.label}”: another line than was asked", other.value)
+        if other is not q and other.unit == q.unit and abs(other.value - answer_mm) <= 1e-6 and other.key:
+            return Slip("other line", f"that is “{other.label}”: another line than was asked", other.value)
     return None
 
 

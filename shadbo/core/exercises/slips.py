@@ -133,7 +133,7 @@ def _steps(q: Quantity, deep: int) -> Iterator[tuple[SlipKind, str, Quantity, fl
         node, left = todo.pop(0)
         yield from ((kind, says, node, value) for kind, says, value in _wrongs(node))
         for arg in node.args:
-            below = left - (arg.name is not None)
+            below = left - bool(arg.key)
             inner = formula(arg)
             if below > 0 and inner.serial not in seen and inner.args:
                 seen.add(inner.serial)
@@ -185,7 +185,7 @@ def _times(q: Quantity) -> Iterator[tuple[SlipKind, str, float]]:
 
 
 def _is(q: Quantity, value: float) -> bool:
-    return not q.args and q.name is None and q.unit == ONE and abs(q.value - value) < 1e-9
+    return not q.args and not q.key and q.unit == ONE and abs(q.value - value) < 1e-9
 
 
 def called(q: Quantity) -> str:
@@ -197,8 +197,8 @@ def called(q: Quantity) -> str:
 
 
 def _names(q: Quantity, deep: int) -> Iterator[str]:
-    if q.name is not None:
-        yield q.name.label
+    if q.key:
+        yield q.label
         return
     for arg in q.args if deep else ():
         yield from _names(arg, deep - 1)
@@ -216,17 +216,17 @@ def given(q: Quantity, into: int = 0) -> list[Quantity]:
     out: list[Quantity] = []
     for arg in formula(q).args:
         found = [arg] if _is_given(arg, into) else given(arg, _left(arg, into))
-        out += [x for x in found if x not in out and (x.name is not None or x.args)]
+        out += [x for x in found if x not in out and (x.key or x.args)]
     return out
 
 
 def _left(q: Quantity, into: int) -> int:
-    return into - 1 if q.name is not None else into
+    return into - 1 if q.key else into
 
 
 def _is_given(q: Quantity, into: int) -> bool:
     """Whether a node is told and not worked out: a named line, unless it is one of arithmetic that is gone into."""
-    if q.name is None:
+    if not q.key:
         return False
     return not into or q.kind in ("read", "choose") or not can_be_asked(q)
 
@@ -234,6 +234,6 @@ def _is_given(q: Quantity, into: int) -> bool:
 def can_be_asked(q: Quantity) -> bool:
     """Whether a line is a length that is worked out by arithmetic, from lines that can be given."""
     f = formula(q)
-    while f.op in PLAIN and f.args and f.args[0].name is None:
+    while f.op in PLAIN and f.args and not f.args[0].key:
         f = f.args[0]
     return q.unit == MM and q.value > 0 and f.op in ARITHMETIC and 1 < len(given(q)) <= MOST_GIVEN

@@ -127,7 +127,7 @@ def _sizes(plan: Plan) -> Iterator[Size]:
     """Every size that was really measured."""
     for key, pin in plan.desk.job.pins.items():
         q = plan.desk.sheet.get(key)
-        label = q.name.label if q is not None and q.name is not None else key
+        label = (q.label if q is not None else "") or key
         if q is None or q.planned is None:
             yield Size(key, label, both("–"), exact(pin.mm), both(""), 0.0, pin.tool)
             continue

@@ -34,7 +34,7 @@ def figure(setting: Setting, plan: Plan) -> Both:
     """What the line comes to; where none is named, the worst that a check says."""
     if setting.line and setting.line in plan.desk.sheet:
         q = plan.desk.sheet[setting.line]
-        label, value = q.name.label if q.name else "", value_text(q, plan.desk.mark)
+        label, value = q.label, value_text(q, plan.desk.mark)
         return Both(f"{label} {value.mm}", f"{label} {value.inch}")
     heavy = [f for f in plan.findings if f.severity in ("stop", "caution", "measure")]
     if not heavy:

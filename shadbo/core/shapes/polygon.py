@@ -185,7 +185,7 @@ def boxes_clear(a: Box, b: Box, by_mm: float) -> bool:
 @lru_cache(maxsize=2048)
 def area_in(ring: Ring) -> BaseGeometry:
     """The area inside an outline; one that crosses itself is what its odd parts make, in several pieces perhaps."""
-    whole = shapely.Polygon(ring)
+    whole = shapely.polygons(ring) if ring else shapely.Polygon()
     if whole.is_valid:
         return whole
     mended = shapely.make_valid(whole)

@@ -16,7 +16,6 @@ from collections.abc import Callable, Iterable
 from typing import Literal, TypeAlias
 
 from shadbo.core.dataclass import dataclass
-from shadbo.core.sheet.name import Kind, Name, Way
 from shadbo.core.sheet.units import ONE, Unit, combine, unit_name
 
 DUST = 1e-6
@@ -25,6 +24,9 @@ DUST = 1e-6
 FAR = 1e9
 """What stands for a quotient that has no size: far beyond anything real, so that every limit speaks."""
 
+Way = Literal["up", "down", "nearest"]
+Kind = Literal["", "read", "choose", "let", "cut", "made"]
+"""What kind of line of the sheet a quantity is; an unnamed step is none."""
 Severity = Literal["stop", "caution", "measure", "note", "fine"]
 Slopes = tuple[float, ...] | Callable[[], Iterable[float]]
 HalfWidth: TypeAlias = "float | Overtaken"
@@ -78,7 +80,11 @@ class Verdict:
 
 
 class Quantity:
-    """A value on a sheet. Arithmetic on quantities records itself; branching on one is refused."""
+    """A value on a sheet. Arithmetic on quantities records itself; branching on one is refused.
+
+    A named line has a ``key``, a ``label`` that people know it by, and perhaps the ``source`` of its number; ``way``
+    says which way its text may be rounded, ``planned`` what it was to be where it was measured. A step has no key.
+    """
 
     __slots__ = (
         "_blame",
@@ -86,12 +92,15 @@ class Quantity:
         "args",
         "exact",
         "half_width",
+        "key",
+        "kind",
+        "label",
         "ledger",
-        "name",
         "op",
         "planned",
         "serial",
         "slopes",
+        "source",
         "unit",
         "value",
         "way",
@@ -121,7 +130,9 @@ class Quantity:
             if not arg.exact:
                 self.exact = False
                 break
-        self.name: Name | None = None
+        # A line of the sheet has a name; ``Sheet`` gives it.
+        self.key = self.label = self.source = ""
+        self.kind: Kind = ""
         self.way: Way = "nearest"
         self.planned: Quantity | None = None
         self._blame: dict[Quantity, float] | None = None
@@ -163,18 +174,7 @@ class Quantity:
     __bool__ = __lt__ = __le__ = __gt__ = __ge__ = _refuse
 
     def __repr__(self) -> str:
-        label = self.name.key if self.name else self.op or "number"
-        return f"<{label} {self.value:g} {unit_name(self.unit)}>"
-
-    @property
-    def key(self) -> str:
-        """The name it has on the sheet; empty for an unnamed step."""
-        return self.name.key if self.name else ""
-
-    @property
-    def kind(self) -> Kind | Literal[""]:
-        """What kind of line of the sheet it is; empty for an unnamed step."""
-        return self.name.kind if self.name else ""
+        return f"<{self.key or self.op or 'number'} {self.value:g} {unit_name(self.unit)}>"
 
     def local_slopes(self) -> Iterable[float]:
         """The slope of this value to each of its arguments."""

@@ -11,8 +11,7 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from typing import Literal
 
 from shadbo.core.dataclass import dataclass
-from shadbo.core.sheet.name import Kind, Name, Way
-from shadbo.core.sheet.quantity import DUST, Broken, Ledger, Overtaken, Quantity, Slopes
+from shadbo.core.sheet.quantity import DUST, Broken, Kind, Ledger, Overtaken, Quantity, Slopes, Way
 from shadbo.core.sheet.units import ONE, Unit
 
 MOST_COUNTED = 4000
@@ -62,15 +61,12 @@ class Sheet:
     def __contains__(self, key: str) -> bool:
         return key in self.named
 
-    def _put(
-        self, q: Quantity, key: str, label: str, source: str | None, kind: Kind, way: Way = "nearest"
-    ) -> Quantity:
+    def _put(self, q: Quantity, key: str, label: str, source: str, kind: Kind, way: Way = "nearest") -> Quantity:
         if key in self.named:
             raise KeyError(f"{key} is on the sheet already")
-        if q.name is not None:
+        if q.key:
             q = Quantity(self.ledger, q.value, q.unit, "=", (q,), (1.0,))
-        q.name = Name(key, label, source, kind)
-        q.way = way
+        q.key, q.label, q.source, q.kind, q.way = key, label, source, kind, way
         self.named[key] = q
         return q
 
@@ -86,7 +82,7 @@ class Sheet:
         """A decision, a stock size or a constant, with where it comes from."""
         return self._put(Quantity(self.ledger, float(value), u), key, label, source, "choose")
 
-    def let(self, key: str, label: str, q: Quantity, source: str | None = None, way: Way = "nearest") -> Quantity:
+    def let(self, key: str, label: str, q: Quantity, source: str = "", way: Way = "nearest") -> Quantity:
         """A line worked out by formula. ``way`` says which way its text may be rounded."""
         return self._put(q, key, label, source, "let", way)
 
@@ -105,7 +101,7 @@ class Sheet:
     def _real(self, planned: Quantity, key: str, label: str, way: Way, kind: Kind) -> Quantity:
         pin = self.as_built.get(key)
         if pin is None:
-            return self._put(planned, key, label, None, kind, way)
+            return self._put(planned, key, label, "", kind, way)
         q = Quantity(self.ledger, pin.mm, planned.unit, half_width=pin.half_width)
         q.planned = planned
         self.pinned.append(q)

@@ -2,7 +2,7 @@
 
 import re
 from functools import lru_cache
-from typing import Annotated, Generic, TypeVar, cast
+from typing import Annotated, Generic, TypeVar
 
 from pydantic import Field
 
@@ -56,7 +56,8 @@ class Drawer(Generic[M]):
 
     def kept(self, materials: Materials, role: str) -> M | None:
         """What the job keeps for a role; None where nothing is kept yet."""
-        return cast("M | None", getattr(materials, self.name).get(role))
+        kept: M | None = getattr(materials, self.name).get(role)
+        return kept
 
 
 FLOATER_PROFILES: Drawer[FloaterProfile] = Drawer("floater_profiles")

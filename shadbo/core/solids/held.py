@@ -8,7 +8,7 @@ import numpy as np
 
 from shadbo.core.dataclass import dataclass
 from shadbo.core.solids.body import EVERY_WAY, Body, Tie, Way
-from shadbo.core.solids.space import EPS_MM, Space
+from shadbo.core.solids.space import EPS_MM, Space, pairs_in
 
 LYING_MM = 0.5
 """Up to so far apart along the depth things lie against one another: common practice, no source."""
@@ -84,12 +84,13 @@ def _stops(space: Space, at: Sequence[int]) -> dict[Way, list[int]]:
         close = gap[axis] <= PLAY_MM
         np.logical_and(along & close, high[axis] > high[axis][:, None], out=pairs[AT[up]])
         np.logical_and(along & close.T, low[axis] < low[axis][:, None], out=pairs[AT[down]])
-    if space.square_holes:
-        column = np.array([n for n, _ in space.square_holes])
-        left, below, right, above = np.array([hole for _, hole in space.square_holes]).T[:, :, None]
-        air = np.array((low[1] - below, above - high[1], low[0] - left, right - high[0]))  # down, up, left, right
-        way, hole, one = ((air >= -EPS_MM) & (air <= PLAY_MM) & space.inside).nonzero()
-        pairs[way + AT["down"], one, column[hole]] |= deep[one, column[hole]]
+    for hole, one in pairs_in(space.inside):
+        n, (left, below, right, above) = space.square_holes[hole]
+        if deep[one, n]:
+            x0, y0, x1, y1 = space.boxes[one]
+            air = {"down": y0 - below, "up": above - y1, "left": x0 - left, "right": right - x1}
+            for way, mm in air.items():
+                pairs[AT[way], one, n] |= -EPS_MM <= mm <= PLAY_MM
     return dict(zip(EVERY_WAY, _of_bodies(np.array(at)[space.owner], pairs, max(at, default=0)), strict=True))
 
 

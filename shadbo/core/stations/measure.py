@@ -138,7 +138,7 @@ def _matters(rows: Sequence[Question]) -> str:
 def _taken(desk: Desk, key: str) -> Both | None:
     """What the plan takes where nobody has read it, and why; None where it takes nothing."""
     q = desk.sheet.get(key)
-    return say(desk.mark, "{} taken, {}", q, q.name.source or "") if q is not None and q.name is not None else None
+    return say(desk.mark, "{} taken, {}", q, q.source) if q is not None and q.key else None
 
 
 def _hint(desk: Desk, m: Measure) -> Both | str:

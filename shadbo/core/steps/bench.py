@@ -162,7 +162,7 @@ def _consequences(plan: Plan, found: Sequence[Standing], before: Plan) -> tuple[
 
 def _view(plan: Plan, s: Standing, pictures: Sequence[dt.datetime] | None) -> StepView:
     step, mark = s.step, plan.desk.mark
-    sizes = tuple(say(mark, f"{q.name.label if q.name is not None else q.key}: {{}}", q) for q in step.sizes if q.key)
+    sizes = tuple(say(mark, f"{q.label or q.key}: {{}}", q) for q in step.sizes if q.key)
     return StepView(
         step.id,
         STAGE_WORDS[step.stage],

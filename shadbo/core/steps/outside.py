@@ -76,7 +76,7 @@ def ordered(site: Site, part: Part, after: tuple[Thing, ...]) -> Iterator[Step]:
 
 
 def _as_ordered(site: Site, q: Quantity) -> Check:
-    label = q.name.label if q.name is not None else q.key
+    label = q.label or q.key
     within = max(ORDERED_WITHIN_MM, site.desk.mark.mm / 2)
     return Check(
         f"came.{q.key}", f"{label}, as it came", q, within, beyond="it goes back: it is not what was ordered"

@@ -47,7 +47,7 @@ def pegging(site: Site) -> Iterator[Step]:
         fetched=site.fetch(pegs),
         minutes=site.took("cut strip", each=len(pegs)),
         cautions=(cautions.SAW,),
-        checks=tuple(site.read(q) for q in site.asked(pegs) if q.name is not None and q.key == "peg.length"),
+        checks=tuple(site.read(q) for q in site.asked(pegs) if q.key == "peg.length"),
     )
     yield Step(
         "drill.object",

@@ -146,7 +146,7 @@ def changes_of(plan: Plan, step: Step, done: Done) -> tuple[Changed, ...]:
         if then is None or abs(planned_mm(q) - then) <= mark.mm / 2:
             continue
         now_mm = planned_mm(q)
-        label = q.name.label if q.name is not None else q.key
+        label = q.label or q.key
         made = plan.desk.job.pins[q.key].mm if q.key in plan.desk.job.pins else then
         verdict, words = _verdict(plan, q, made, now_mm)
         then_words, now_words = say(mark, "{}", _length(q, then)), say(mark, "{}", _length(q, now_mm))

@@ -113,7 +113,7 @@ class Site(Faceted):
         It is held against what was planned, or against ``wanted``.
         """
         planned = wanted if wanted is not None else q.planned if q.planned is not None else q
-        label = q.name.label if q.name is not None else q.key
+        label = q.label or q.key
         within = max(planned.likely, self.desk.mark.mm, self.practice.cut_tolerance_mm)
         return Check(f"size.{q.key}", words or label, planned, within, q.key, beyond)
 

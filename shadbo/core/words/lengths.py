@@ -13,7 +13,7 @@ from functools import lru_cache
 from typing import Literal
 
 from shadbo.core.dataclass import dataclass
-from shadbo.core.sheet.name import Way
+from shadbo.core.sheet.quantity import Way
 from shadbo.core.sheet.sheet import to_mark
 
 MM_PER_INCH = 25.4

@@ -1,8 +1,7 @@
 """Sentences with lengths in them, in both systems at once."""
 
 from shadbo.core.dataclass import dataclass
-from shadbo.core.sheet.name import Way
-from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.quantity import Quantity, Way
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG, KG, KG_PER_POUND, MM, MM2, MONEY, N_PER_MM, N
 from shadbo.core.words.lengths import MM_PER_INCH, Both, Mark, System, inch_text, metric_text, texts
 

@@ -53,13 +53,13 @@ def working(q: Quantity, mark: Mark) -> tuple[Token, ...]:
 
 
 def _tokens(q: Quantity, mark: Mark, top: bool) -> list[Token]:
-    if q.name is not None and not top:
-        return [Token(number_text(q, mark), q.name.key, q.name.label)]
+    if q.key and not top:
+        return [Token(number_text(q, mark), q.key, q.label)]
     if not q.args:
         plain = both(f"{q.value:g}") if q.unit == ONE else number_text(q, mark)
         return [Token(plain)]
     if q.op == "=":
-        return _tokens(q.args[0], mark, top and q.args[0].name is None)
+        return _tokens(q.args[0], mark, top and not q.args[0].key)
     if q.op in SIGNS:
         a, b = (_tokens(arg, mark, False) for arg in q.args)
         line = [*a, Token(both(q.op)), *b]
@@ -77,7 +77,6 @@ def _shown(q: Quantity) -> tuple[Quantity, ...]:
 
 def line(q: Quantity, mark: Mark) -> Line:
     """A line of the sheet, opened for reading."""
-    assert q.name is not None
     formula = q.planned if q.planned is not None else q
     half = Quantity(q.ledger, q.likely, q.unit)
     half.way = "up"
@@ -88,15 +87,15 @@ def line(q: Quantity, mark: Mark) -> Line:
         return _fine(part, mark)
 
     return Line(
-        q.name.key,
-        q.name.label,
+        q.key,
+        q.label,
         q.value,
         unit_name(q.unit),
         value_text(q, mark),
         working(formula, mark),
-        q.name.source or "",
+        q.source,
         _fine(half, mark) if q.likely > 1e-9 and q.kind != "cut" else None,
-        tuple(Share(b.name.label if b.name else b.op, share(v)) for b, v in parts),
+        tuple(Share(b.label or b.op, share(v)) for b, v in parts),
         value_text(q.planned, mark) if q.planned is not None else None,
         q.kind in ("cut", "made"),
         q.planned is not None,

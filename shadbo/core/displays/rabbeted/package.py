@@ -178,9 +178,7 @@ def _answers(desk: Desk, package: Package) -> dict[str, tuple[Both, Both]]:
     mount = package.mount
     name = mount.taken.mount.id if mount else "points"
     count = s.get("mount.count")
-    many = both(
-        f"{count.value:.0f} {count.name.label}" if count is not None and count.name and count.value > 1 else ""
-    )
+    many = both(f"{count.value:.0f} {count.label}" if count is not None and count.value > 1 else "")
     return {
         "sizes": package.sizes,
         "depth": package.depth or (say(mark, "{} in {}", s["depth.needed"], s["profile.rabbet"]), over),

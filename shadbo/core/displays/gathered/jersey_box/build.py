@@ -88,9 +88,9 @@ class JerseyBox:
         frame = frame_round(desk, o, wanted, depth, glazing.kind == "acrylic")
         spare_depth(desk, frame.rabbet_depth)
         zones = zones_of(desk, group)
-        planes = {x.id: "mat" for x in (*sat.notches, *sat.plates, *sat.behind)}
+        on_mat = {x.id for x in (*sat.notches, *sat.plates, *sat.behind)}
         board_size = (frame.package_w, frame.package_h)
-        held = hold_items(desk, group, o.mounts, HOME.to("mounts"), board_size, zones, planes)
+        held = hold_items(desk, group, o.mounts, HOME.to("mounts"), board_size, zones, on_mat)
         windows = mat_windows(desk, o, sat, plan, group)
         in_notch = {x.id: "notch" if x.id in plan.corners else "no corner" for x in (*sat.notches, *sat.framed)}
         seats = {sat.garment.id: "opening"} | in_notch

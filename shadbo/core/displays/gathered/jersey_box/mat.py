@@ -10,8 +10,7 @@ from shadbo.core.displays.gathered.jersey_box.options import JerseyOptions, Seat
 from shadbo.core.pieces.objects import Badge, Plate
 from shadbo.core.shapes.polygon import disjoint, moved
 from shadbo.core.shapes.rings import centred
-from shadbo.core.sheet.name import Way
-from shadbo.core.sheet.quantity import Quantity
+from shadbo.core.sheet.quantity import Quantity, Way
 from shadbo.core.sheet.units import MM
 from shadbo.core.sums.items import Item
 from shadbo.core.sums.jersey import Card, MatPlan, MatWishes, mat_plan, outer_edge

@@ -63,7 +63,7 @@ def artwork_of(desk: Desk, o: LightOptions) -> Lettering | None:
     s = desk.sheet
     width = desk.choose("artwork.width", "artwork, width", o.artwork_width, 120, "the plan's")
     drawn = brought_to(o.artwork, width.value)
-    s.let("artwork.height", "artwork, height", s.decide("as drawn", drawn.height, MM, width), o.artwork.name or None)
+    s.let("artwork.height", "artwork, height", s.decide("as drawn", drawn.height, MM, width), o.artwork.name or "")
     s.let("artwork.islands", "pieces of the artwork that would fall out", s.number(drawn.islands, ONE))
     held = 0 if o.islands == "translucent sheet" else drawn.islands
     s.let("artwork.loose", "pieces of the artwork that nothing holds", s.number(held, ONE))
