@@ -1,7 +1,7 @@
 """Outlines, offsets, strips and letters against a general geometry library (Shapely, on GEOS)."""
 
 from itertools import combinations
-from math import cos, pi, sin
+from math import cos, hypot, pi, sin
 
 import pytest
 from hypothesis import assume, given, settings
@@ -110,6 +110,14 @@ def test_a_shirt_has_a_whole_outline_of_its_own_size(width, height, share, sleev
     for seam in seams:
         middle = [(a + b) / 2 for a, b in zip(*seam.ends, strict=True)]
         assert shape.boundary.distance(Point(middle)) < 1e-6, "seams follow the outline"
+        (ax, ay), (bx, by) = seam.ends
+        long = hypot(bx - ax, by - ay)
+        inside = Point(
+            middle[0] - seam.inside * (by - ay) / long * 0.01, middle[1] + seam.inside * (bx - ax) / long * 0.01
+        )
+        assert shape.contains(inside), (
+            f"{seam.name}: the garment lies on its {'left' if seam.inside > 0 else 'right'}"
+        )
 
 
 GRID = st.tuples(st.integers(0, 5), st.integers(0, 5), st.integers(1, 5), st.integers(1, 5))

@@ -1,7 +1,8 @@
 """Piles: a height made up of strips or boards of one thickness, or of two."""
 
 import math
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
+from functools import lru_cache
 from itertools import permutations
 from typing import Literal
 
@@ -24,7 +25,8 @@ class Pile:
     count: int
 
 
-def piles(thick_mm: Sequence[float], goal_mm: float, rounding: Rounding, most: int) -> list[Pile]:
+@lru_cache(maxsize=256)
+def piles(thick_mm: tuple[float, ...], goal_mm: float, rounding: Rounding, most: int) -> tuple[Pile, ...]:
     """Every pile of one thickness, and of two, that comes to a goal as it is rounded; at most so many in it.
 
     >>> min((abs(p.high_mm - 42), p.count, p.many) for p in piles((3, 6, 13), 42, "up", 6))
@@ -44,4 +46,4 @@ def piles(thick_mm: Sequence[float], goal_mm: float, rounding: Rounding, most: i
             m = int(to((goal_mm - n * one) / other))
             if m > 0:
                 out.append(Pile(((i, n), (j, m)), n * one + m * other, n + m))
-    return [p for p in out if p.count <= most] or out
+    return tuple([p for p in out if p.count <= most] or out)

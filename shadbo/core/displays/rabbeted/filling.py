@@ -32,7 +32,7 @@ def piled(
     def cost(pile: Pile) -> float:
         return sum([n * stock[i].price_per_m2 for i, n in pile.many])
 
-    found = piles([x.thick_mm for x in stock], goal_mm, rounding, MOST_FILLERS)
+    found = piles(tuple([x.thick_mm for x in stock]), goal_mm, rounding, MOST_FILLERS)
     if not found:
         return []
     best = min(found, key=lambda p: rank(p, cost(p)))

@@ -31,7 +31,7 @@ def spacer_slabs(desk: Desk, needed_mm: float, id_: str = "spacer") -> list[Slab
     if not stock:
         return []
     pile = min(
-        piles([x.height_mm for x in stock], needed_mm, "up", MOST_STRIPS),
+        piles(tuple([x.height_mm for x in stock]), needed_mm, "up", MOST_STRIPS),
         key=lambda p: (round(p.high_mm, 6), p.count, len(p.many)),
     )
     named = [role for role, _ in kept] or roles
