@@ -8,11 +8,20 @@ import vobject
 from sqlalchemy.orm import Session
 
 from shadbo.store.people import People
+from shadbo.web.routers import schedule
 from tests.making import job as made
 
 
 def put(netloft, path: str, **body):
     return netloft.client.post(path, json={"edit_id": str(uuid4()), **body})
+
+
+@pytest.fixture(autouse=True)
+def monday(monkeypatch) -> None:
+    """It is ten on the next Monday: late on a day, or before a Sunday, other hands do other things."""
+    ahead = 7 - dt.date.today().weekday()
+    ten = dt.datetime.combine(dt.date.today() + dt.timedelta(days=ahead), dt.time(10), dt.UTC)
+    monkeypatch.setattr(schedule, "_now", lambda: ten)
 
 
 @pytest.fixture
