@@ -6,6 +6,7 @@ from shapely import LineString, Polygon, box, union_all
 
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.drawing.faces import front_scene
+from shadbo.core.drawing.ink import SHADE
 from shadbo.core.drawing.made import made_scene
 from shadbo.core.drawing.scene import Line, Shape
 from shadbo.core.plan import Plan
@@ -119,6 +120,8 @@ def seen_as_it_is(p: Plan) -> None:
             x for b in a.bodies for x in b.prisms if (b.id == part.of if part.of else part.id == (x.part or b.part))
         ]
         rings = [x for x in prisms if x.front_mm == min(y.front_mm for y in prisms)]
+        if shape.tone == SHADE:
+            rings = [x for x in prisms if x.ring == shape.ring and (x not in rings or part.role == "strip")]
         if part.face:
             assert any(Polygon(x.ring).buffer(NEAR_MM).contains(Polygon(shape.ring)) for x in rings), part.id
         else:
@@ -138,6 +141,30 @@ def test_the_front_of_any_build_shows_its_bodies(the_job):
     p = plan(the_job)
     if p.assembly is not None and not any(f.severity == "stop" for f in p.findings):
         seen_as_it_is(p)
+
+
+@pytest.mark.parametrize("title", ["Regatta in a squall", "Net loft stairs"])
+def test_through_the_gap_beside_a_canvas_its_ledge_is_seen_in_the_shade(title):
+    p = plan(next(j for j in demo_jobs() if j.title == title))
+    a, s = p.assembly, p.desk.sheet
+    assert a is not None
+    shapes = [e for e in front_scene(p, "mm").elements if isinstance(e, Shape)]
+    shade = union_all([Polygon(e.ring) for e in shapes if e.tone == SHADE])
+    nearer = union_all([Polygon(e.ring) for e in shapes if e.tone != SHADE])
+    inside = Polygon(centred(s["frame.inside_width.middle"].value, s["frame.inside_height.middle"].value))
+    gap = inside.difference(nearer)
+    assert gap.area > 1000, "there is a gap"
+    assert shade.buffer(1.0).contains(gap), "and nothing else is seen in it"
+
+
+@pytest.mark.parametrize("title", ["Tide table poster", "Shirt of the winning eight", "Pilot cutter, lit"])
+def test_without_a_gap_nothing_is_seen_in_the_shade(title):
+    p = plan(next(j for j in demo_jobs() if j.title == title))
+    shapes = [e for e in front_scene(p, "mm").elements if isinstance(e, Shape)]
+    for n, shade in enumerate(shapes):
+        if shade.tone == SHADE:
+            over = union_all([Polygon(e.ring, e.holes) for e in shapes[n + 1 :]])
+            assert over.buffer(0.01).contains(Polygon(shade.ring)), title
 
 
 def test_every_reading_of_the_made_frame_is_drawn_as_long_as_it_is():

@@ -3,7 +3,8 @@
 from shadbo.core.build.assembly import Assembly, Dot, Part, Ring
 from shadbo.core.drawing.distances import distance_dims
 from shadbo.core.drawing.edge import dim_of
-from shadbo.core.drawing.outlines import seen_of
+from shadbo.core.drawing.ink import SHADE
+from shadbo.core.drawing.outlines import ledges, seen_of
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.hang.bodies import hanger_bodies, wire_line
 from shadbo.core.plan import Plan
@@ -19,10 +20,13 @@ def front_scene(plan: Plan, system: System) -> Scene:
     assert a is not None
     scene = Scene("from the front")
     movable = {f"item-{x.id}": x.id for x in a.shown if x.seat != "opening"} if a.layout_at else {}
-    seen = [(p, x) for p in a.parts if "front" in p.seen_from for x in seen_of(a, p, "front")]
-    for part, x in sorted(seen, key=lambda s: -s[1].front_mm):  # what is nearer lies over what is farther back
+    seen = [(x.front_mm, Shape(x.ring, p.hatch, p.key, p.id, tone=SHADE, holes=x.holes)) for p, x in ledges(a)]
+    for part in a.parts:
         moves = movable.get(part.id, "")
-        scene.add(Shape(x.ring, part.hatch, part.key, part.id, moves, part.tone, x.holes, part.picture))
+        for x in seen_of(a, part, "front") if "front" in part.seen_from else ():
+            shape = Shape(x.ring, part.hatch, part.key, part.id, moves, part.tone, x.holes, part.picture)
+            seen.append((x.front_mm, shape))
+    scene.add(*(shape for _, shape in sorted(seen, key=lambda s: -s[0])))  # the nearer lies over what is farther back
     scene.add(*zone_lines(a), *_names(a))
     w, h = a.outside_width.value / 2, a.outside_height.value / 2
     sheet = plan.desk.sheet

@@ -37,6 +37,10 @@ STROKES: dict[LineRole, Stroke] = {
 }
 
 
+SHADE = "#5b5347"
+"""What lies deep in a gap: whatever its colour, it is in the shade."""
+
+
 @dataclass(frozen=True, slots=True)
 class Fill:
     """A tone, and the strokes of one tile laid over it: ``path`` in a tile of ``size`` px."""

@@ -4,6 +4,7 @@ from dataclasses import replace
 from typing import Literal
 
 from shadbo.core.build.assembly import Assembly, Part
+from shadbo.core.shapes.polygon import area
 from shadbo.core.solids.body import Prism
 
 HAIR_MM = 1e-6
@@ -21,3 +22,18 @@ def seen_of(a: Assembly, part: Part, side: Literal["front", "back"]) -> tuple[Pr
     if part.face and outer:
         return tuple(replace(outer[0], ring=ring, holes=()) for ring in part.face)
     return outer
+
+
+def ledges(a: Assembly) -> list[tuple[Part, Prism]]:
+    """What stands out inwards behind the front of the rails, strips that are fixed there too: seen through a gap."""
+    parts = {p.id: p for p in a.parts if p.role == "rail" or (p.role == "strip" and p.hatch == "stretcher")}
+    out = []
+    for body in a.bodies:
+        part, widest = parts.get(body.part), 0.0
+        for prism in body.prisms if part is not None else ():
+            assert part is not None
+            wide = abs(area(prism.ring))
+            if part.role == "strip" or 0 < widest < wide - HAIR_MM:
+                out.append((part, prism))
+            widest = max(widest, wide)
+    return out
