@@ -63,8 +63,8 @@ class Overtaken:
         return max([0.0, *(q.worst - behind - least for q, behind in near if q.reach() - behind > least)])
 
     def reach(self) -> float:
-        """Never less: the one that was picked may not have moved at all."""
-        return max([0.0, *(q.reach() - behind for q, behind in self._rivals())])
+        """How far the one that was picked and its runners-up move the pick between them; never less."""
+        return max([self.winner.reach(), *(q.reach() - behind for q, behind in self._rivals())])
 
     def _rivals(self) -> "list[tuple[Quantity, float]]":
         rivals = [q for q in self.of if not (q is self.winner or q.exact)]
@@ -220,11 +220,15 @@ class Quantity:
         if self.exact:
             return 0.0
         if self._reach is None:
-            half, flown_in = self.half_width, 0.0
+            half = self.half_width
+            if isinstance(half, Overtaken):
+                self._reach = half.reach()
+                return self._reach
+            flown_in = 0.0
             for arg, slope in zip(self.args, self.local_slopes(), strict=True):
                 if slope and not arg.exact:
                     flown_in += abs(slope) * arg.reach()
-            self._reach = flown_in + (half.reach() if isinstance(half, Overtaken) else half)
+            self._reach = flown_in + half
         return self._reach
 
     @property
