@@ -14,6 +14,6 @@ if TYPE_CHECKING:
 else:
     import dataclasses
 
-    def dataclass(*, frozen: bool = False, **more: bool) -> Callable[[type], type]:
+    def dataclass(*, frozen: bool = False, eq: bool = True, **more: bool) -> Callable[[type], type]:
         """``dataclasses.dataclass``; a frozen one compares and hashes as there, and its making is quick."""
-        return dataclasses.dataclass(unsafe_hash=frozen, **more)
+        return dataclasses.dataclass(unsafe_hash=frozen and eq, eq=eq, **more)

@@ -9,7 +9,7 @@ import math
 import re
 import unicodedata
 from fractions import Fraction
-from functools import lru_cache
+from functools import cache, lru_cache
 from typing import Literal
 
 from shadbo.core.dataclass import dataclass
@@ -38,19 +38,19 @@ FINER: dict[str, MarkName] = {
 """The next finer mark of a tape or rule."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, eq=False)
 class Mark:
-    """The smallest division that the workshop cuts to."""
+    """The smallest division that the workshop cuts to. There is one of each: by it what was said is found again."""
 
     name: str
     system: System
     mm: float
 
-    @classmethod
-    def named(cls, name: str) -> "Mark":
+    @staticmethod
+    @cache
+    def named(name: str) -> "Mark":
         """The mark of that name; KeyError when there is none."""
-        system, mm = _MARKS[name]
-        return cls(name, system, mm)
+        return Mark(name, *_MARKS[name])
 
 
 class NotALength(ValueError):

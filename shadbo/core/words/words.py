@@ -1,5 +1,7 @@
 """Sentences with lengths in them, in both systems at once."""
 
+from functools import lru_cache
+
 from shadbo.core.dataclass import dataclass
 from shadbo.core.sheet.quantity import Quantity, Way
 from shadbo.core.sheet.units import GRAVITY_N_PER_KG, KG, KG_PER_POUND, MM, MM2, MONEY, N_PER_MM, N
@@ -34,6 +36,7 @@ def both(text: str) -> Both:
     return Both(text, text)
 
 
+@lru_cache(maxsize=4096)
 def length(mm: float, mark: Mark, way: Way = "nearest") -> Both:
     """A length with its unit."""
     t = texts(mm, mark, way)
@@ -163,17 +166,17 @@ def sizes(mark: Mark, *qs: Quantity) -> Both:
     return Both(" × ".join(x.mm for x in t), " × ".join(x.inch for x in t))
 
 
+def _said(v: Sayable, mark: Mark) -> Both:
+    if isinstance(v, Both):
+        return v
+    if isinstance(v, Mm):
+        return length(v.mm, mark, v.way)
+    if isinstance(v, Quantity):
+        return value_text(v, mark)
+    return both(f"{v:g}" if isinstance(v, float) else str(v))
+
+
 def say(mark: Mark, sentence: str, *values: Sayable) -> Both:
     """Fill ``{}`` places of a sentence; quantities and ``Mm`` come out with their units."""
-
-    def said(v: Sayable) -> Both:
-        if isinstance(v, Both):
-            return v
-        if isinstance(v, Mm):
-            return length(v.mm, mark, v.way)
-        if isinstance(v, Quantity):
-            return value_text(v, mark)
-        return both(f"{v:g}" if isinstance(v, float) else str(v))
-
-    parts = [said(v) for v in values]
+    parts = [_said(v, mark) for v in values]
     return Both(sentence.format(*[p.mm for p in parts]), sentence.format(*[p.inch for p in parts]))
