@@ -112,3 +112,9 @@ def test_a_negative_length_rounds_the_same_way_as_a_positive_one():
     assert metric_text(-2.4, mark, "down") == "−3"
     assert metric_text(-2.4, mark, "up") == "−2"
     assert metric_text(-0.2, mark, "up") == "0"
+
+
+def test_there_is_one_of_each_mark():
+    """What was said of a length is kept by its mark, which is known by what it is, not by what it has in it."""
+    assert all(Mark.named(mark.name) is mark for mark in MARKS)
+    assert len({texts(10.33, mark, "down") for mark in MARKS}) == 3
