@@ -38,9 +38,6 @@ class Shown:
     seat_at: str = ""
 
 
-Plane = Literal["board", "mat", "rail", "object"]
-
-
 @dataclass(frozen=True, slots=True)
 class Spot:
     """One thing to mark on a board: a hole, slit, pin, support, peg, corner; in the front plane.
@@ -54,7 +51,7 @@ class Spot:
     size_mm: float
     of: str
     key: str = ""
-    plane: Plane = "board"
+    plane: Literal["board", "mat", "rail", "object"] = "board"
     ring: Ring = ()
 
 

@@ -101,18 +101,12 @@ def choose_mount(
     decided: str | None,
     piece: Piece | None = None,
     key: str = "mount",
-    among: tuple[str, str, str] = ("", "", ""),
 ) -> MountPlan:
-    """The first that serves in the display's order, or what the framer decided. Unknown names fall to the plan.
-
-    ``among``: of a piece among several its id, its name, and where their mounts are decided.
-    """
+    """The first that serves in the display's order, or what the framer decided. Unknown names fall to the plan."""
     weighed = tuple(weigh(MOUNTS[i], told, piece or desk.piece, mass_kg) for i in ids)
     wanted = next((w for w in weighed if w.mount.id == decided), None)
     taken = wanted or next((w for w in weighed if w.serves), weighed[0])
-    of, name, at = among
-    tape = _tape(desk, key, taken.mount)
-    return MountPlan(taken, weighed, wanted is not None, tape, of, name, f"{at}/{of}" if of else "", key)
+    return MountPlan(taken, weighed, wanted is not None, _tape(desk, key, taken.mount), key=key)
 
 
 def _tape(desk: Desk, key: str, mount: Mount) -> Tape | None:

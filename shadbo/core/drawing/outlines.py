@@ -30,8 +30,9 @@ def ledges(a: Assembly) -> list[tuple[Part, Prism]]:
     out = []
     for body in a.bodies:
         part, widest = parts.get(body.part), 0.0
-        for prism in body.prisms if part is not None else ():
-            assert part is not None
+        if part is None:
+            continue
+        for prism in sorted(body.prisms, key=lambda p: p.front_mm):
             wide = abs(area(prism.ring))
             if part.role == "strip" or 0 < widest < wide - HAIR_MM:
                 out.append((part, prism))

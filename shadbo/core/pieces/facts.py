@@ -48,7 +48,7 @@ def tell(facts: Facts, kind: str, worth: str, sort: str = "") -> Told:
     Dear and irreplaceable pieces are never glued, and their mount comes off again.
     """
     usual = _usual(kind, worth, sort)
-    own = vars(facts)  # sixteen pieces are asked in a plan: as attributes they would take three times as long
+    own = vars(facts)  # looked up as attributes each would go through the model
     decided = {name: told for name in FACT_WORDS if (told := own[name]) is not None}
     if not decided:
         return usual

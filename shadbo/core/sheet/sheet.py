@@ -111,8 +111,9 @@ class Sheet:
         """The largest or smallest of several; the runner-up's error counts as far as it can overtake."""
         choose = max if word == "largest" else min
         winner = choose(qs, key=lambda q: q.value)
-        slopes = tuple(float(q is winner) for q in qs)
-        return Quantity(self.ledger, winner.value, winner.unit, word, qs, slopes, Overtaken(winner, qs))
+        slopes = [0.0] * len(qs)
+        slopes[qs.index(winner)] = 1.0  # once, though it may be among them twice
+        return Quantity(self.ledger, winner.value, winner.unit, word, qs, tuple(slopes), Overtaken(winner, qs))
 
     def step(self, q: Quantity, rows: Sequence[tuple[float, float]], u: Unit) -> Quantity:
         """A row of a table ``(up to, value)``: a decision, so no error flows. The last row is open-ended."""

@@ -18,6 +18,7 @@ PLAY_MM = 6.0
 GROUND = 0
 """The number of all that holds by itself: the frame, and what is driven into it."""
 EVERYTHING = -1
+"""The bits of every body."""
 
 
 @dataclass(frozen=True, slots=True)
