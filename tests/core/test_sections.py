@@ -6,8 +6,8 @@ from shapely import LineString, Polygon, box, union_all
 
 from shadbo.core.build.assembly import Assembly
 from shadbo.core.drawing.faces import front_scene
-from shadbo.core.drawing.ink import SHADE
 from shadbo.core.drawing.made import made_scene
+from shadbo.core.drawing.outlines import ledges
 from shadbo.core.drawing.scene import Line, Shape
 from shadbo.core.plan import Plan
 from shadbo.core.shapes.polygon import box_of
@@ -113,6 +113,7 @@ def seen_as_it_is(p: Plan) -> None:
     shapes = [e for e in front_scene(p, "mm").elements if isinstance(e, Shape)]
     assert shapes
     by_part = {part.id: part for part in a.parts}
+    shaded = {(part.id, x.ring) for part, x in ledges(a)}
     deep = []
     for shape in shapes:
         part = by_part[shape.part]
@@ -120,7 +121,7 @@ def seen_as_it_is(p: Plan) -> None:
             x for b in a.bodies for x in b.prisms if (b.id == part.of if part.of else part.id == (x.part or b.part))
         ]
         rings = [x for x in prisms if x.front_mm == min(y.front_mm for y in prisms)]
-        if shape.tone == SHADE:
+        if (part.id, shape.ring) in shaded:
             rings = [x for x in prisms if x.ring == shape.ring and (x not in rings or part.role == "strip")]
         if part.face:
             assert any(Polygon(x.ring).buffer(NEAR_MM).contains(Polygon(shape.ring)) for x in rings), part.id
@@ -149,8 +150,9 @@ def test_through_the_gap_beside_a_canvas_its_ledge_is_seen_in_the_shade(title):
     a, s = p.assembly, p.desk.sheet
     assert a is not None
     shapes = [e for e in front_scene(p, "mm").elements if isinstance(e, Shape)]
-    shade = union_all([Polygon(e.ring) for e in shapes if e.tone == SHADE])
-    nearer = union_all([Polygon(e.ring) for e in shapes if e.tone != SHADE])
+    shaded = [x.ring for _, x in ledges(a)]
+    shade = union_all([Polygon(e.ring) for e in shapes if e.ring in shaded])
+    nearer = union_all([Polygon(e.ring) for e in shapes if e.ring not in shaded])
     inside = Polygon(centred(s["frame.inside_width.middle"].value, s["frame.inside_height.middle"].value))
     gap = inside.difference(nearer)
     assert gap.area > 1000, "there is a gap"
@@ -160,9 +162,11 @@ def test_through_the_gap_beside_a_canvas_its_ledge_is_seen_in_the_shade(title):
 @pytest.mark.parametrize("title", ["Tide table poster", "Shirt of the winning eight", "Pilot cutter, lit"])
 def test_without_a_gap_nothing_is_seen_in_the_shade(title):
     p = plan(next(j for j in demo_jobs() if j.title == title))
+    assert p.assembly is not None
+    shaded = [x.ring for _, x in ledges(p.assembly)]
     shapes = [e for e in front_scene(p, "mm").elements if isinstance(e, Shape)]
     for n, shade in enumerate(shapes):
-        if shade.tone == SHADE:
+        if shade.ring in shaded:
             over = union_all([Polygon(e.ring, e.holes) for e in shapes[n + 1 :]])
             assert over.buffer(0.01).contains(Polygon(shade.ring)), title
 

@@ -3,7 +3,7 @@
 from shadbo.core.build.assembly import Assembly, Dot, Part, Ring
 from shadbo.core.drawing.distances import distance_dims
 from shadbo.core.drawing.edge import dim_of
-from shadbo.core.drawing.ink import SHADE
+from shadbo.core.drawing.ink import FILLS, in_shade
 from shadbo.core.drawing.outlines import ledges, seen_of
 from shadbo.core.drawing.scene import Dim, Line, Round, Scene, Shape, Words
 from shadbo.core.hang.bodies import hanger_bodies, wire_line
@@ -20,7 +20,10 @@ def front_scene(plan: Plan, system: System) -> Scene:
     assert a is not None
     scene = Scene("from the front")
     movable = {f"item-{x.id}": x.id for x in a.shown if x.seat != "opening"} if a.layout_at else {}
-    seen = [(x.front_mm, Shape(x.ring, p.hatch, p.key, p.id, tone=SHADE, holes=x.holes)) for p, x in ledges(a)]
+    seen = []
+    for part, x in ledges(a):
+        tone = in_shade(part.tone or FILLS[part.hatch].tone)
+        seen.append((x.front_mm, Shape(x.ring, part.hatch, part.key, part.id, tone=tone, holes=x.holes)))
     for part in a.parts:
         moves = movable.get(part.id, "")
         for x in seen_of(a, part, "front") if "front" in part.seen_from else ():

@@ -37,10 +37,6 @@ STROKES: dict[LineRole, Stroke] = {
 }
 
 
-SHADE = "#5b5347"
-"""What lies deep in a gap: whatever its colour, it is in the shade."""
-
-
 @dataclass(frozen=True, slots=True)
 class Fill:
     """A tone, and the strokes of one tile laid over it: ``path`` in a tile of ``size`` px."""
@@ -71,3 +67,12 @@ FILLS: dict[Hatch, Fill] = {
     "air": Fill("none"),
     "none": Fill("none"),
 }
+
+
+def in_shade(tone: str) -> str:
+    """A colour as it looks deep in a gap, where four tenths of the light come.
+
+    >>> in_shade("#f0e0c8"), in_shade("#202020")
+    ('#605a50', '#0d0d0d')
+    """
+    return "#" + "".join(f"{round(int(tone[i : i + 2], 16) * 0.4):02x}" for i in (1, 3, 5))
