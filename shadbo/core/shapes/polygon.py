@@ -177,6 +177,12 @@ def clear(one: Ring, other: Ring, by_mm: float) -> bool:
     return boxes_clear(box_of(one), box_of(other), by_mm) or apart(one, other) >= by_mm
 
 
+def grown_box(box: Box, by_mm: float) -> Box:
+    """The box grown (or shrunk) by a distance on every side."""
+    left, low, right, high = box
+    return left - by_mm, low - by_mm, right + by_mm, high + by_mm
+
+
 def boxes_clear(a: Box, b: Box, by_mm: float) -> bool:
     """Whether two boxes keep at least so far apart along x or along y."""
     return max(a[0] - b[2], b[0] - a[2], a[1] - b[3], b[1] - a[3]) >= by_mm

@@ -44,18 +44,21 @@ class Bar:
     deep_mm: tuple[float, float]
     at_place: bool = False
 
-    def prism(self, at: Dot, out: Dot, back_mm: float) -> Prism:
-        """The bar at one place, ``out`` pointing from it over its rail.
+    def box(self, out: Dot) -> Box:
+        """What it covers about its own place, ``out`` pointing from there over its rail.
 
-        >>> Bar((-5, 8), 6, (0, 1)).prism((0, 100), (0, 1), 20).ring[0]
-        (-3.0, 95.0)
+        >>> Bar((-5, 8), 6, (0, 1)).box((0, 1)), Bar((-5, 8), 6, (0, 1)).box((-1, 0))
+        ((-3.0, -5, 3.0, 8), (-8, -3.0, 5, 3.0))
         """
-        (x, y), (u, v), (a, b), half = at, out, self.out_mm, self.wide_mm / 2
-        left, right = (x + u * a, x + u * b) if u > 0 else (x + u * b, x + u * a)
-        low, high = (y + v * a, y + v * b) if v > 0 else (y + v * b, y + v * a)
-        wide, tall = abs(v) * half, abs(u) * half
-        ring = rect(left - wide, low - tall, right + wide, high + tall)
-        return Prism(ring, back_mm + self.deep_mm[0], back_mm + self.deep_mm[1])
+        (u, v), (a, b), half = out, self.out_mm, self.wide_mm / 2
+        if u:
+            return min(u * a, u * b), -half, max(u * a, u * b), half
+        return -half, min(v * a, v * b), half, max(v * a, v * b)
+
+    def prism(self, at: Dot, box: Box, back_mm: float) -> Prism:
+        """The bar at one place; ``box`` is what it covers there."""
+        (x, y), (left, low, right, high), (front, back) = at, box, self.deep_mm
+        return Prism(rect(x + left, y + low, x + right, y + high), back_mm + front, back_mm + back)
 
 
 @dataclass(frozen=True, slots=True)

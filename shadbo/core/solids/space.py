@@ -8,7 +8,7 @@ import numpy as np
 from shapely.geometry.base import BaseGeometry
 
 from shadbo.core.shapes.plane import Box, Ring
-from shadbo.core.shapes.polygon import box_of, holds_dot, is_rect, runs_through
+from shadbo.core.shapes.polygon import box_of, grown_box, holds_dot, is_rect, runs_through
 from shadbo.core.solids.body import Body, Prism, shape_of
 
 EPS_MM = 0.05
@@ -147,13 +147,19 @@ def kernel(ring: Ring) -> Box | None:
 
 def lies_in(box: Box, ring: Ring) -> bool:
     """Whether a box lies in an outline, but for a hair: one corner does, and no side runs through it."""
-    inner = box[0] + HAIR_MM, box[1] + HAIR_MM, box[2] - HAIR_MM, box[3] - HAIR_MM
+    inner = grown_box(box, -HAIR_MM)
     return holds_dot(ring, inner[:2]) and not runs_through(ring, inner)
 
 
 def shared_box(a: Box, b: Box) -> Box:
     """What two boxes that overlap share."""
-    return max(a[0], b[0]), max(a[1], b[1]), min(a[2], b[2]), min(a[3], b[3])
+    (left, low, right, high), (x0, y0, x1, y1) = a, b
+    return (
+        left if left > x0 else x0,
+        low if low > y0 else y0,
+        right if right < x1 else x1,
+        high if high < y1 else y1,
+    )
 
 
 def cells_in(table: np.ndarray) -> tuple[np.ndarray, np.ndarray]:

@@ -6,6 +6,7 @@ stands here once, with its field.
 """
 
 from dataclasses import field, fields
+from functools import lru_cache
 from typing import Any, Self, get_args, get_type_hints
 
 from shadbo.core.dataclass import dataclass
@@ -41,26 +42,26 @@ class Axes:
 
 
 _Line = tuple[str, str, str, bool]
-_KNOWN: "dict[type[Facet], tuple[_Line, ...]]" = {}
-
-
-def _lines(facet: "type[Facet]") -> tuple[_Line, ...]:
-    """Of each field of a facet its name, its key, that of the other axis or nothing, and whether it must be there."""
-    if facet in _KNOWN:
-        return _KNOWN[facet]
-    hints = get_type_hints(facet)
-    out = []
-    for f in fields(facet):
-        kinds = get_args(hints[f.name]) or (hints[f.name],)
-        one, other = (f.metadata["key"].replace("{axis}", axis) for axis in AXES)
-        out.append((f.name, one, other if Axes in kinds else "", type(None) not in kinds))
-    _KNOWN[facet] = tuple(out)
-    return _KNOWN[facet]
 
 
 @dataclass(frozen=True, slots=True)
 class Facet:
     """Base of every facet."""
+
+    @classmethod
+    @lru_cache(maxsize=4096)
+    def _lines(cls, **names: str) -> tuple[_Line, ...]:
+        """Of each field its name, its key, that of the other axis or nothing, and whether it must be there."""
+        if names:
+            plain = cls._lines()
+            return tuple((n, one.format(**names), other.format(**names), must) for n, one, other, must in plain)
+        hints = get_type_hints(cls)
+        out = []
+        for f in fields(cls):
+            kinds = get_args(hints[f.name]) or (hints[f.name],)
+            one, other = (f.metadata["key"].replace("{axis}", axis) for axis in AXES)
+            out.append((f.name, one, other if Axes in kinds else "", type(None) not in kinds))
+        return tuple(out)
 
     @classmethod
     def of(cls, sheet: Sheet, **names: str) -> Self | None:
@@ -70,11 +71,11 @@ class Facet:
         """
         got: dict[str, object] = {}
         named = sheet.named
-        for name, key, second, needed in _lines(cls):
-            one = named.get(key.format(**names) if names else key)
+        for name, key, second, needed in cls._lines(**names):
+            one = named.get(key)
             found: object = one
             if second and one is not None:
-                other = named.get(second.format(**names) if names else second)
+                other = named.get(second)
                 found = Axes(one, other) if other is not None else None
             if found is None and needed:
                 return None
@@ -84,4 +85,4 @@ class Facet:
     @classmethod
     def keys(cls, **names: str) -> tuple[str, ...]:
         """Every key that the facet reads."""
-        return tuple(key.format(**names) for _, *keys, _ in _lines(cls) for key in keys if key)
+        return tuple(key for _, *keys, _ in cls._lines(**names) for key in keys if key)

@@ -22,13 +22,15 @@ def item_bodies(
     bodies: list[Body] = []
     ties: list[Tie] = []
     for x in group.items:
-        layer, back = seats[x.id]
-        prism = Prism(group.ring(x), back - x.front.value, back)
+        (layer, back), seen = seats[x.id], group.rings[x.id]
+        prism = Prism(seen, back - x.front.value, back)
         bodies.append(Body(f"item-{x.id}", x.name, x.hatch, (prism,), f"item-{x.id}", laid=True))  # type: ignore[arg-type]
         ties.append(Tie(f"item-{x.id}", layer, "its mount"))
+        if x.back.value <= 0:
+            continue
         behind = min((z for z in begins.values() if z > begins[layer] + 1e-6), default=back)
-        if x.back.value > 0 and back + x.back.value > behind:
-            left, low, right, high = box_of(group.ring(x))
+        if back + x.back.value > behind:
+            left, low, right, high = box_of(seen)
             w, h = (right - left) * CLASP_SHARE / 2, (high - low) * CLASP_SHARE / 2
             middle = ((left + right) / 2, (low + high) / 2)
             ring = rect(middle[0] - w, middle[1] - h, middle[0] + w, middle[1] + h)

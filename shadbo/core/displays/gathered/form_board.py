@@ -23,11 +23,11 @@ def with_forms(desk: Desk, group: Gathered, forms: Sequence[Part], made: Made) -
     """The bodies of a gathering and, in each garment, its form, which lies on the board."""
     bodies, ties = made
     more: list[Body] = []
-    for x in group.items:
-        part = next((p for p in forms if p.id == f"form-{x.id}"), None)
-        whole = next((b for b in bodies if b.id == f"item-{x.id}"), None)
-        ring = form_ring(desk, x.id, x.ring) if part is not None else ()
-        if part is None or part.thick is None or whole is None or not ring:
+    by = {b.id: b for b in bodies}
+    for part in forms:
+        x = next(x for x in group.items if part.id == f"form-{x.id}")
+        whole, ring = by.get(f"item-{x.id}"), form_ring(desk, x.id, x.ring)
+        if part.thick is None or whole is None or not ring:
             continue
         prism = Prism(moved(ring, *group.at[x.id]), whole.back_mm - part.thick.value, whole.back_mm)
         more.append(

@@ -1,6 +1,7 @@
 """Several pieces in one frame: read, arranged by rule or by hand, with the field that shows round them."""
 
 from collections.abc import Mapping, Sequence
+from functools import cached_property
 
 from shadbo.core.build.assembly import Dot, Part, Ring
 from shadbo.core.build.marked import Forbidden, Pictured, Shown
@@ -19,7 +20,7 @@ from shadbo.core.shop.values import Length
 from shadbo.core.sums.items import Item, item_of
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Gathered:
     """Items with the middles of their outlines in the front plane, and the field that is seen."""
 
@@ -30,9 +31,10 @@ class Gathered:
     rule: str
     layout_at: str
 
-    def ring(self, item: Item) -> Ring:
-        """The item's outline where it stands."""
-        return moved(item.ring, *self.at[item.id])
+    @cached_property
+    def rings(self) -> Mapping[str, Ring]:
+        """By item, its outline where it stands."""
+        return {x.id: moved(x.ring, *self.at[x.id]) for x in self.items}
 
     def shown(self, seats: Mapping[str, str] | None = None, seats_at: str = "") -> tuple[Shown, ...]:
         """Every item as the layout has it; ``seats_at`` is where seats are kept in the job."""
@@ -40,7 +42,7 @@ class Gathered:
             Shown(
                 x.id,
                 x.name,
-                self.ring(x),
+                self.rings[x.id],
                 f"{x.key}.left",
                 (seats or {}).get(x.id, "field"),
                 f"{self.layout_at}/places/{x.id}",
@@ -173,7 +175,7 @@ def item_parts(desk: Desk, group: Gathered) -> list[Part]:
             mass=x.mass,
             seen_from=("front",),
             key=f"{x.key}.left",
-            picture=Pictured.of(x.piece, group.ring(x)),
+            picture=Pictured.of(x.piece, group.rings[x.id]),
         )
         for x in group.items
     ]

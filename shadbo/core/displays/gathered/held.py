@@ -14,7 +14,7 @@ from shadbo.core.pieces.kinds import KINDS
 from shadbo.core.pieces.objects import Badge, Garment, Keepsake
 from shadbo.core.pieces.outlines import garment_lines
 from shadbo.core.shapes.plane import Box
-from shadbo.core.shapes.polygon import box_of, near
+from shadbo.core.shapes.polygon import box_of, grown_box, near
 from shadbo.core.sheet.quantity import Quantity
 from shadbo.core.sheet.units import MM, ONE
 from shadbo.core.sums.border import hinge_count
@@ -62,8 +62,8 @@ def hold_items(
             ids = ("sink", "top tape")
         elif sort == "nameplate":
             ids = ("top tape", "corners")
-        plan = choose_mount(desk, facts, x.mass.value, ids, decided.get(x.id), x.piece, key)
-        plan = replace(plan, of=x.id, name=x.name, at=f"{at}/{x.id}")
+        which = {"of": x.id, "name": x.name, "at": f"{at}/{x.id}"}
+        plan = choose_mount(desk, facts, x.mass.value, ids, decided.get(x.id), x.piece, key, **which)
         own = _spots(desk, x, plan.taken.mount.id, group.at[x.id], board, zones)
         spots += [replace(spot, plane="mat") for spot in own] if x.id in on_mat else own
         _load(desk, x, plan, own)
@@ -137,23 +137,23 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
     out: list[Spot] = []
     skipped, key, id_ = 0, f"{x.key}.pins", x.id
     ends: list[Dot] = []
-    boxed = [(z.ring, box_of(z.ring)) for z in zones]
+    kept_off = [(z.ring, grown_box(box_of(z.ring), ZONE_CLEAR_MM)) for z in zones]
     for seam in seams:
         (x0, y0), (x1, y1) = seam.ends
         long = math.hypot(x1 - x0, y1 - y0)
         apart = p.pins_carry_mm if seam.carries else p.pins_else_mm
         n = max(1, math.ceil(long / apart - 1e-9))
-        in_x, in_y = (seam.inside * d / long * PIN_INSET_MM for d in (y0 - y1, x1 - x0))
+        in_x, in_y = seam.inside * (y0 - y1) / long * PIN_INSET_MM, seam.inside * (x1 - x0) / long * PIN_INSET_MM
         left, low = at[0] + x0, at[1] + y0
         name = f"{'carries' if seam.carries else 'pin'}-{seam.name}"
         for i in range(n + 1):
             t = i / n
             dot = (left + (x1 - x0) * t + in_x, low + (y1 - y0) * t + in_y)
             if i in (0, n):
-                if ends and min([math.dist(dot, other) for other in ends]) < ONE_PIN_MM:
+                if _one_serves(dot, ends):
                     continue
                 ends.append(dot)
-            if _forbidden(dot, boxed):
+            if _forbidden(dot, kept_off):
                 skipped += 1
                 continue
             out.append(Spot(f"{name}-{i}", "pin", dot, 1.2, id_, key))
@@ -164,13 +164,19 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
 
 
 def _forbidden(dot: Dot, zones: Sequence[tuple[Ring, Box]]) -> bool:
-    """Whether a pin there would stand in a zone, or too near to one; each with its box, which settles most."""
+    """Whether a pin there would stand in a zone, or too near to one; the box of that, with each, settles most."""
     x, y = dot
     for ring, (left, low, right, high) in zones:
-        beside = max(left - x, x - right, low - y, y - high) >= ZONE_CLEAR_MM
-        if not beside and near(ring, dot) < ZONE_CLEAR_MM:
+        if left < x < right and low < y < high and near(ring, dot) < ZONE_CLEAR_MM:
             return True
     return False
+
+
+def _one_serves(dot: Dot, ends: Sequence[Dot]) -> bool:
+    """Whether the pin at another seam's end serves here too."""
+    x, y = dot
+    # Most seams begin where the one before ended.
+    return any(abs(x - x1) < ONE_PIN_MM and math.hypot(x - x1, y - y1) < ONE_PIN_MM for x1, y1 in reversed(ends))
 
 
 def from_edges(desk: Desk, key: str, label: str, at: Dot, board: tuple[Quantity, Quantity]) -> None:

@@ -124,11 +124,12 @@ def fastened(frame: Frame, joins: Iterable[Join], slabs: Sequence[Slab], begins:
         layer = by.get(join.holds[1], slabs[-1])
         back = begins[layer.id] + layer.thick.value
         into = ("rail", layer.id) if join.pulls else ("rail",)
+        covers = {side: [(bar, bar.box(outwards)) for bar in join.bars] for side, outwards in OUT.items()}
         for n, x in enumerate(join.fixings if join.bars else (), 1):
             u, v = OUT[x.side]
             off = OVER_MM + air["width" if u else "height"]
             wall = (x.at[0] + u * off, x.at[1] + v * off)
-            prisms = tuple([bar.prism(x.at if bar.at_place else wall, (u, v), back) for bar in join.bars])
+            prisms = tuple([bar.prism(x.at if bar.at_place else wall, box, back) for bar, box in covers[x.side]])
             out.append(Body(f"{join.id}.{n}", join.name, "metal", prisms, join.id, bites=True, into=into,
                             stops=not join.pulls))  # fmt: skip
     return out

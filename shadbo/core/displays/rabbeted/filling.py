@@ -14,7 +14,7 @@ from shadbo.core.words.words import Mm, both, say
 MOST_FILLERS = 14
 FILLING: tuple[SheetKind, ...] = ("foam board", "backing", "corrugated plastic")
 Piled = list[tuple[str, SheetStock, int]]
-Rank = Callable[[Pile, float], tuple[float, ...]]
+Rank = Callable[[Pile], tuple[float, ...]]
 
 
 def piled(
@@ -22,8 +22,8 @@ def piled(
 ) -> Piled:
     """Boards of one kind or two for a height: under which role each is kept, which, how many.
 
-    ``rank`` orders piles, given what they cost a square metre; the least is taken. Boards that are kept with the
-    job are the only ones then.
+    ``rank`` orders piles; the least is taken, and of several the cheapest. Boards that are kept with the job are the
+    only ones then.
     """
     roles = (id_, second_of(id_))
     kept = [(role, x) for role in roles if (x := desk.known(SHEETS, role, None)) is not None]
@@ -35,7 +35,9 @@ def piled(
     found = piles(tuple([x.thick_mm for x in stock]), goal_mm, rounding, MOST_FILLERS)
     if not found:
         return []
-    best = min(found, key=lambda p: rank(p, cost(p)))
+    ranks = [rank(p) for p in found]
+    least = min(ranks)
+    best = min([p for p, r in zip(found, ranks, strict=True) if r == least], key=cost)
     out: Piled = []
     for at, (i, n) in enumerate(best.many):
         role = kept[i][0] if kept else roles[at]
@@ -57,7 +59,7 @@ def void_slabs(desk: Desk, needed_mm: float, id_: str, note: str) -> list[Slab]:
     boards = [x for x in desk.stock.sheets_of(*FILLING) if x.safe] or [BACKING]
     out = []
     for role, sheet, n in piled(
-        desk, id_, boards, needed_mm, "up", lambda p, cost: (round(p.high_mm, 3), len(p.many), p.count, cost)
+        desk, id_, boards, needed_mm, "up", lambda p: (round(p.high_mm, 3), len(p.many), p.count)
     ):
         s.choose(f"{role}.one", "packer board", sheet.thick_mm, MM, sheet.name)
         count = s.let(f"{role}.count", "packer boards", s.decide("as many as the void needs", n, ONE))
@@ -78,9 +80,9 @@ def filler_slabs(desk: Desk, spare_mm: float, ring_mm: float, least_mm: float) -
     if not boards and desk.known(SHEETS, "filler", None) is None:
         return []
 
-    def rank(p: Pile, cost: float) -> tuple[float, ...]:
+    def rank(p: Pile) -> tuple[float, ...]:
         left = spare_mm - p.high_mm
-        return (0.0 if left <= least_mm + DUST else left, len(p.many), p.count, cost)
+        return (0.0 if left <= least_mm + DUST else left, len(p.many), p.count)
 
     s = desk.sheet
     note = (

@@ -145,10 +145,10 @@ def _needed(desk: Desk, size: tuple[Quantity, Quantity], ring: Slab, piece: Slab
     if not boards and desk.known(SHEETS, ROLE, None) is None:
         return []
 
-    def rank(p: Pile, cost: float) -> tuple[float, ...]:
+    def rank(p: Pile) -> tuple[float, ...]:
         over = p.high_mm - thick
         fits = -LYING_MM <= over <= GIVES_MM
-        return (0.0 if fits else 1.0, len(p.many), abs(over), cost)
+        return (0.0 if fits else 1.0, len(p.many), abs(over))
 
     found = piled(desk, ROLE, boards, thick, "nearest", rank)
     over = sum(sheet.thick_mm * n for _, sheet, n in found) - thick

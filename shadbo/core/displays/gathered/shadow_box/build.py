@@ -199,7 +199,7 @@ def laid_at(reach_mm: float) -> float:
 
 def nearest_edge(group: Gathered) -> float:
     """How far the piece nearest to the right edge of the field is from it."""
-    right = max(box_of(group.ring(x))[2] for x in group.items)
+    right = max(box_of(group.rings[x.id])[2] for x in group.items)
     return max(group.width.value / 2 - right, 0.0)
 
 
