@@ -168,3 +168,10 @@ def test_outlines_touch_and_overlap_where_the_library_says_so(one, other):
     assert disjoint(tuple(one), tuple(other)) is a.disjoint(b)
     assert (overlap(tuple(one), tuple(other)) > 0) is (a.intersection(b).area > 1e-6)
     assert area_in(tuple(one)).area == pytest.approx(a.area)
+
+
+@given(RINGS)
+@settings(max_examples=100, deadline=None)
+def test_an_outline_is_handed_over_dot_by_dot(ring):
+    assert area_in(ring).equals_exact(Polygon(ring), 0)
+    assert [area_in(ring[:n]).is_empty for n in range(3)] == [True] * 3
