@@ -47,8 +47,9 @@ def loose(space: Space, ties: Iterable[Tie]) -> list[Loose]:
     number = dict(zip([b.id for b in space.bodies], at, strict=True))
     for tie in ties:
         if tie.body in number and tie.to in number:
+            to, bit = number[tie.to], 1 << number[tie.body]
             for way in tie.ways:
-                stops[way][number[tie.to]] |= 1 << number[tie.body]
+                stops[way][to] |= bit
     asked = [(1 << n, b) for n, b in zip(at, space.bodies, strict=True) if n != GROUND and not b.bites]
     every = sum([bit for bit, _ in asked])
     out: list[Loose] = []

@@ -62,8 +62,8 @@ def hold_items(
             ids = ("sink", "top tape")
         elif sort == "nameplate":
             ids = ("top tape", "corners")
-        which = {"of": x.id, "name": x.name, "at": f"{at}/{x.id}"}
-        plan = choose_mount(desk, facts, x.mass.value, ids, decided.get(x.id), x.piece, key, **which)
+        plan = choose_mount(desk, facts, x.mass.value, ids, decided.get(x.id), x.piece, key)
+        plan = replace(plan, of=x.id, name=x.name, at=f"{at}/{x.id}")
         own = _spots(desk, x, plan.taken.mount.id, group.at[x.id], board, zones)
         spots += [replace(spot, plane="mat") for spot in own] if x.id in on_mat else own
         _load(desk, x, plan, own)
