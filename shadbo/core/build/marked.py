@@ -38,6 +38,10 @@ class Shown:
     seat_at: str = ""
 
 
+Plane = Literal["board", "mat", "rail", "object"]
+"""What a spot is marked on."""
+
+
 @dataclass(frozen=True, slots=True)
 class Spot:
     """One thing to mark on a board: a hole, slit, pin, support, peg, corner; in the front plane.
@@ -51,7 +55,7 @@ class Spot:
     size_mm: float
     of: str
     key: str = ""
-    plane: Literal["board", "mat", "rail", "object"] = "board"
+    plane: Plane = "board"
     ring: Ring = ()
 
 

@@ -5,7 +5,7 @@ from collections.abc import Collection, Mapping, Sequence
 from dataclasses import replace
 
 from shadbo.core.build.assembly import Dot, Ring
-from shadbo.core.build.marked import Forbidden, Spot
+from shadbo.core.build.marked import Forbidden, Plane, Spot
 from shadbo.core.build.mounts import MountPlan, carry, choose_mount, load_sums
 from shadbo.core.dataclass import dataclass
 from shadbo.core.desk import Desk
@@ -64,8 +64,8 @@ def hold_items(
             ids = ("top tape", "corners")
         plan = choose_mount(desk, facts, x.mass.value, ids, decided.get(x.id), x.piece, key)
         plan = replace(plan, of=x.id, name=x.name, at=f"{at}/{x.id}")
-        own = _spots(desk, x, plan.taken.mount.id, group.at[x.id], board, zones)
-        spots += [replace(spot, plane="mat") for spot in own] if x.id in on_mat else own
+        own = _spots(desk, x, plan.taken.mount.id, group.at[x.id], board, zones, "mat" if x.id in on_mat else "board")
+        spots += own
         _load(desk, x, plan, own)
         mounts.append(plan)
     return Held(tuple(mounts), tuple(spots))
@@ -96,18 +96,19 @@ def _spots(
     at: Dot,
     board: tuple[Quantity, Quantity],
     zones: Sequence[Forbidden],
+    plane: Plane,
 ) -> list[Spot]:
     detail = x.piece.detail
     if isinstance(detail, Garment) and mount == "stainless pins":
-        return _pins(desk, x, detail, at, [z for z in zones if z.of == x.id])
+        return _pins(desk, x, detail, at, [z for z in zones if z.of == x.id], plane)
     if isinstance(detail, Badge) and mount == "clasp through the board":
-        return [_hole(desk, x, detail, at, board)]
+        return [_hole(desk, x, detail, at, board, plane)]
     if isinstance(detail, Keepsake):
-        return _supports(desk, x, detail, mount, at, board)
+        return _supports(desk, x, detail, mount, at, board, plane)
     w, h = x.width.value / 2, x.height.value / 2
     if mount == "corners":
         return [
-            Spot(f"corner-{n}", "corner", (at[0] + sx * w, at[1] + sy * h), 25.0, x.id, f"{x.key}.left")
+            Spot(f"corner-{n}", "corner", (at[0] + sx * w, at[1] + sy * h), 25.0, x.id, f"{x.key}.left", plane)
             for n, (sx, sy) in enumerate(((-1, 1), (1, 1), (1, -1), (-1, -1)))
         ]
     if mount == "linen hinges":
@@ -123,13 +124,14 @@ def _spots(
                 SLIT_TAPE_MM + p.slit_beyond_mm,
                 x.id,
                 f"{x.key}.left",
+                plane,
             )
             for i in range(n)
         ]
     return []
 
 
-def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidden]) -> list[Spot]:
+def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidden], plane: Plane) -> list[Spot]:
     """Pins along the seams, 3 mm inside the outline; none in a zone; at most so far apart as the practice says."""
     p = desk.practice
     body = detail.body_width.mm if detail.body_width else None
@@ -156,7 +158,7 @@ def _pins(desk: Desk, x: Item, detail: Garment, at: Dot, zones: Sequence[Forbidd
             if _forbidden(dot, kept_off):
                 skipped += 1
                 continue
-            out.append(Spot(f"{name}-{i}", "pin", dot, 1.2, id_, key))
+            out.append(Spot(f"{name}-{i}", "pin", dot, 1.2, id_, key, plane))
     s = desk.sheet
     s.let(key, f"{x.name}, pins", s.number(len(out), ONE), "along the seams; none in a zone")
     s.let(f"{x.key}.pins_moved", f"{x.name}, pins left out over a zone", s.number(skipped, ONE))
@@ -186,18 +188,18 @@ def from_edges(desk: Desk, key: str, label: str, at: Dot, board: tuple[Quantity,
     s.cut(f"{key}_top", f"{label}, from the board's top edge", board[1] / 2 - s.number(at[1], MM), "nearest", 0.5)
 
 
-def _hole(desk: Desk, x: Item, detail: Badge, at: Dot, board: tuple[Quantity, Quantity]) -> Spot:
+def _hole(desk: Desk, x: Item, detail: Badge, at: Dot, board: tuple[Quantity, Quantity], plane: Plane) -> Spot:
     """The hole stands where the visible badge is centred, moved by its pin's offset."""
     off = detail.pin_off.mm if detail.pin_off else 0.0
     dx, dy = {"above": (0, 1), "below": (0, -1), "left": (-1, 0), "right": (1, 0)}[detail.pin_side]
     dot = (at[0] + dx * off, at[1] + dy * off)
     size = detail.pin_width.mm if detail.pin_width else 2.0
     from_edges(desk, f"{x.key}.hole", f"{x.name}, hole", dot, board)
-    return Spot("hole", "hole", dot, size, x.id, f"{x.key}.hole_left")
+    return Spot("hole", "hole", dot, size, x.id, f"{x.key}.hole_left", plane)
 
 
 def _supports(
-    desk: Desk, x: Item, detail: Keepsake, mount: str, at: Dot, board: tuple[Quantity, Quantity]
+    desk: Desk, x: Item, detail: Keepsake, mount: str, at: Dot, board: tuple[Quantity, Quantity], plane: Plane
 ) -> list[Spot]:
     """Two supports below the centre of gravity and one above, and what pulls the upper one out of the board."""
     s = desk.sheet
@@ -229,5 +231,5 @@ def _supports(
         dot = (at[0] + dx, at[1] + y)
         from_edges(desk, f"{x.key}.support{n}", f"{x.name}, support {n}", dot, board)
         size = 2.0 if mount == "ties" else 4.0
-        out.append(Spot(f"support-{n}", "support", dot, size, x.id, f"{x.key}.support{n}_left"))
+        out.append(Spot(f"support-{n}", "support", dot, size, x.id, f"{x.key}.support{n}_left", plane))
     return out
