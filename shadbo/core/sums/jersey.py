@@ -22,10 +22,7 @@ class Card:
 
 @dataclass(frozen=True, slots=True)
 class MatPlan:
-    """Where the opening, the windows, the badges and the plates stand, and the mat that this takes.
-
-    ``notches`` are about the opening's middle, as the garment is.
-    """
+    """Where the opening, the windows, the badges and the plates stand, and the mat that this takes."""
 
     width: float
     height: float
@@ -35,7 +32,6 @@ class MatPlan:
     badges: Mapping[str, Dot]
     plates: Mapping[str, Dot]
     corners: Mapping[str, str]
-    notches: Mapping[str, Ring]
 
 
 @dataclass(frozen=True, slots=True)
@@ -102,6 +98,21 @@ def notch_ring(opening: tuple[float, float], corner: str, size: tuple[float, flo
     x0, x1 = (-w, -w + size[0]) if "left" in corner else (w - size[0], w)
     y0, y1 = (-h, -h + size[1]) if "bottom" in corner else (h - size[1], h)
     return ((x0, y0), (x1, y0), (x1, y1), (x0, y1))
+
+
+def notch_rings(
+    opening: tuple[float, float], cards: Sequence[Card], garment: Ring, wishes: MatWishes
+) -> dict[str, Ring]:
+    """The mat that stands in the opening's corners, for each notch, about its middle, as the garment is.
+
+    None at all where they would leave no opening.
+    """
+    notches = notch_corners(opening, cards, garment, wishes)
+    try:
+        stepped(*opening, dict(notches.values()))
+    except ValueError:
+        return {}
+    return {id_: notch_ring(opening, corner, size) for id_, (corner, size) in notches.items()}
 
 
 def mat_plan(
@@ -176,7 +187,6 @@ def mat_plan(
         spots,
         stand,
         corners,
-        {i: notch_ring(opening, corner, size) for i, (corner, size) in notches.items()},
     )
 
 

@@ -8,12 +8,12 @@ from shadbo.core.desk import Desk
 from shadbo.core.displays.gathered.gathered import Gathered
 from shadbo.core.displays.gathered.jersey_box.options import JerseyOptions, Seat
 from shadbo.core.pieces.objects import Badge, Plate
-from shadbo.core.shapes.polygon import disjoint, moved
+from shadbo.core.shapes.polygon import Ring, disjoint, moved
 from shadbo.core.shapes.rings import centred
 from shadbo.core.sheet.quantity import Quantity, Way
 from shadbo.core.sheet.units import MM
 from shadbo.core.sums.items import Item
-from shadbo.core.sums.jersey import Card, MatPlan, MatWishes, mat_plan, outer_edge
+from shadbo.core.sums.jersey import Card, MatPlan, MatWishes, mat_plan, notch_rings, outer_edge
 
 PLATE_CLEAR_MM = 20.0
 
@@ -73,7 +73,10 @@ def seated(desk: Desk, o: JerseyOptions, items: tuple[Item, ...]) -> tuple[Seate
     lines = mat_lines(desk, o, usual)
     by_itself = [x for x in usual.framed if x.id not in o.seats]
     if by_itself and len(usual.framed) <= 2:
-        notches = _laid(o, usual, lines, lambda q: q.value if q.planned is None else q.planned.value)[0].notches
+        opening, garment, _, cards, _, wishes = _asked(
+            o, usual, lines, lambda q: q.value if q.planned is None else q.planned.value
+        )
+        notches = notch_rings(opening, cards, garment, wishes)
         if all(x.id in notches and disjoint(notches[x.id], usual.garment.ring) for x in by_itself):
             return usual, lines
     return seat(items, o), lines
@@ -119,8 +122,11 @@ def mat_lines(desk: Desk, o: JerseyOptions, sat: Seated) -> MatLines:
     return MatLines(border, bottom, strip, reveal, room, opening, windows, notches)
 
 
-def _laid(o: JerseyOptions, sat: Seated, lines: MatLines, mm: Callable[[Quantity], float]) -> tuple[MatPlan, bool]:
-    """Where everything stands, with those who sit so; and whether the notches leave something of the opening."""
+_Asked = tuple[tuple[float, float], Ring, list[Card], list[Card], list[Card], MatWishes]
+
+
+def _asked(o: JerseyOptions, sat: Seated, lines: MatLines, mm: Callable[[Quantity], float]) -> _Asked:
+    """What a mat is planned by, with those who sit so: opening, garment, windows, notches, plates, wishes."""
     cards: list[Card] = []
     badges: list[Card] = []
     for x in sat.behind:
@@ -135,11 +141,7 @@ def _laid(o: JerseyOptions, sat: Seated, lines: MatLines, mm: Callable[[Quantity
     wishes = MatWishes(
         lines.border.value, lines.bottom.value, lines.strip.value, lines.reveal.value, room, o.windows or "beside"
     )
-    args = ((mm(lines.opening[0]), mm(lines.opening[1])), sat.garment.ring, cards, badges, plates, wishes)
-    try:
-        return mat_plan(*args), True
-    except ValueError:
-        return mat_plan(*args, notched=False), False
+    return (mm(lines.opening[0]), mm(lines.opening[1])), sat.garment.ring, cards, badges, plates, wishes
 
 
 def mat_round(
@@ -147,8 +149,11 @@ def mat_round(
 ) -> tuple[MatPlan, tuple[Quantity, Quantity]]:
     """Where all openings stand, as they were really cut where that was measured, and the mat round them."""
     s = desk.sheet
-    plan, notched = _laid(o, sat, lines, lambda q: q.value)
-    if not notched:
+    asked = _asked(o, sat, lines, lambda q: q.value)
+    try:
+        plan = mat_plan(*asked)
+    except ValueError:
+        plan = mat_plan(*asked, notched=False)
         s.let("notch.crowded", "the notches leave nothing of the opening", s.number(1, MM))
     args = (*lines.opening, lines.border, lines.strip, lines.reveal)
     side = f", windows {o.windows or 'beside'}" if sat.windows else ""
