@@ -2,6 +2,7 @@
 
 import datetime as dt
 from collections.abc import Sequence
+from dataclasses import replace
 from typing import Any, cast
 
 from sqlalchemy import Select, select
@@ -111,10 +112,14 @@ class Jobs:
         return self._kept(row)
 
     def save(self, job_id: int, version: int, edits: Sequence[Edit], edit_id: str) -> Kept:
-        """Apply edits made on ``version``. A known edit id changes nothing; a stale version raises Stale."""
+        """Apply edits made on ``version``; a stale version raises Stale.
+
+        A known edit id changes nothing; it is answered with the version that it made, so that what others have
+        changed since is not passed over.
+        """
         row = self._row(job_id, lock=True)
-        if self._known(job_id, edit_id):
-            return self._kept(row)
+        if (made := self._made(job_id, edit_id)) is not None:
+            return replace(self._kept(row), version=made)
         if version != row.version:
             raise self._stale(row, version, edits)
         return self._advance(row, "edit", None, list(edits), edit_id)
@@ -127,11 +132,13 @@ class Jobs:
         """Bring back the last change that was undone, as a new revision. Raises Stale on another ``version``."""
         return self._step(job_id, "redo", edit_id, version)
 
-    def go_back(self, job_id: int, to_version: int, edit_id: str) -> Kept:
-        """Make an earlier revision the newest one."""
+    def go_back(self, job_id: int, to_version: int, edit_id: str, version: int | None = None) -> Kept:
+        """Make an earlier revision the newest one. Raises Stale on another ``version``."""
         row = self._row(job_id, lock=True)
-        if self._known(job_id, edit_id):
-            return self._kept(row)
+        if (made := self._made(job_id, edit_id)) is not None:
+            return replace(self._kept(row), version=made)
+        if version is not None and version != row.version:
+            raise self._stale(row, version, [])
         before, target = row.document, revision_at(self._session, self._workshop_id, job_id, to_version).document
         marks = ("format", "version")
         names = [n for n in {**before, **target} if n not in marks and before.get(n) != target.get(n)]
@@ -163,9 +170,10 @@ class Jobs:
             raise NoSuchJob(f"there is no job {job_id}")
         return row
 
-    def _known(self, job_id: int, edit_id: str) -> bool:
+    def _made(self, job_id: int, edit_id: str) -> int | None:
+        """The version that an edit made; None for one that is not known."""
         found = self._session.scalars(self._past(job_id).where(RevisionRow.edit_id == edit_id)).first()
-        return found is not None
+        return None if found is None else found.version
 
     def _stale(self, row: JobRow, version: int, edits: Sequence[Edit]) -> Stale:
         rows = self._session.scalars(
@@ -183,8 +191,8 @@ class Jobs:
 
     def _step(self, job_id: int, kind: Kind, edit_id: str, version: int | None) -> Kept:
         row = self._row(job_id, lock=True)
-        if self._known(job_id, edit_id):
-            return self._kept(row)
+        if (made := self._made(job_id, edit_id)) is not None:
+            return replace(self._kept(row), version=made)
         if version is not None and version != row.version:
             raise self._stale(row, version, [])
         undo, redo = self._history(job_id)

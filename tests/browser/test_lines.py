@@ -98,6 +98,35 @@ def test_two_who_choose_differently_see_both_choices(page: Page, demo: None, chr
     other.context.close()
 
 
+def test_what_was_put_in_without_a_line_is_not_laid_over_what_others_saved_meanwhile(
+    page: Page, demo: None, chromium, server: Server
+):
+    open_job(page, 102, "receive")
+    page.wait_for_load_state("networkidle")
+    page.route("**/api/**", lambda route: route.abort("connectionfailed"))
+    for label, to in (("What it is", "Slipway, in ash"), ("Owner", "Mine")):
+        field = page.get_by_label(label, exact=True)
+        field.fill(to)
+        field.press("Enter")
+    expect(page.get_by_text("not saved yet").first).to_be_visible()
+    other = chromium.new_context(base_url=server.url).new_page()
+    open_job(other, 102, "receive")
+    owner = other.get_by_label("Owner", exact=True)
+    owner.fill("Theirs")
+    owner.press("Enter")
+    saved(other)
+    page.unroute_all(behavior="wait")
+    expect(page.get_by_text("Someone else put Theirs here")).to_be_visible()
+    other.reload()
+    expect(other.get_by_label("Owner", exact=True)).to_have_value("Theirs")
+    expect(other.get_by_label("What it is", exact=True)).to_have_value("Slipway, in ash")
+    page.get_by_role("button", name="Keep mine").click()
+    saved(page)
+    other.reload()
+    expect(other.get_by_label("Owner", exact=True)).to_have_value("Mine")
+    other.context.close()
+
+
 def test_another_tab_learns_of_what_is_saved(page: Page, demo: None):
     open_job(page, 102, "sizes")
     second = page.context.new_page()

@@ -112,6 +112,30 @@ def test_saving_twice_is_saving_once(api):
     assert one.json()["version"] == 2
 
 
+def test_an_answer_that_was_lost_passes_over_nobody(api):
+    """Sent again it tells the version that it made, not the newest: what others changed since is not seen by then."""
+    job = api.make()
+    url = f"/api/jobs/{job['id']}"
+    steps = {f"{url}/edits": {"edits": [gap("8")]}, f"{url}/undo": {}, f"{url}/redo": {}, f"{url}/revisions/1": {}}
+    version = 1
+    for n, (path, body) in enumerate(steps.items()):
+        mine = {"version": version, "edit_id": f"mine-{n}-sent", **body}
+        made = api.client.post(path, json=mine).json()["version"]
+        others = api.save(job, {"at": "title", "to": f"by someone else, {n}"}, version=made).json()["version"]
+        assert api.client.post(path, json=mine).json()["version"] == made
+        assert api.save(job, {"at": "title", "to": "mine"}, version=made).json()["clashing"] == ["title"]
+        version = api.client.post(f"{url}/undo", json={"edit_id": f"theirs-{n}-off", "version": others}).json()[
+            "version"
+        ]
+
+
+def test_going_back_passes_over_nobody_either(api):
+    job = api.make()
+    api.save(job, gap("8"))
+    stale = api.client.post(f"/api/jobs/{job['id']}/revisions/1", json={"edit_id": "back-to-1", "version": 1})
+    assert (stale.status_code, stale.json()["version"]) == (412, 2)
+
+
 def test_a_stale_save_is_answered_with_the_edits_since(api):
     job = api.make()
     api.save(job, gap("8"))

@@ -8426,7 +8426,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not as it stands */
+            /** @description Changed meanwhile */
             409: {
                 headers: {
                     [name: string]: unknown;

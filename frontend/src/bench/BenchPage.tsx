@@ -155,9 +155,12 @@ function Page() {
       </main>
     );
   const number = steps.indexOf(step) + 1;
-  const clashing = steps.filter((s) =>
-    Object.keys(clashes).some((place) => place.startsWith(`work/${s.id}/`)),
-  );
+  const places = Object.keys(clashes);
+  const clashing = steps.find((s) => places.some((place) => of(s, place)));
+  const settle = (what: (place: string) => void) => {
+    for (const place of places) what(place);
+    pick("");
+  };
   return (
     <div className="bench-grid">
       <header className="bench-head">
@@ -189,18 +192,25 @@ function Page() {
             </button>
           </p>
         )}
-        {clashing[0] && (
+        {places[0] && (
           <p role="alert" className="bench-over">
-            {clashing[0].who || "Somebody else"} was at it too meanwhile: {clashing[0].says}.{" "}
+            {clashing?.who || "Somebody else"} was at it too meanwhile
+            {clashing ? `: ${clashing.says}` : ""}.{" "}
+            {places.map((place) => clashes[place]?.typed).some(Boolean) &&
+              `You read ${places.flatMap((place) => clashes[place]?.typed || []).join(", ")}. `}
             <button
               type="button"
               className="link min-h-11"
-              onClick={() => {
-                for (const place of Object.keys(clashes)) session.outbox.drop(place);
-                pick("");
-              }}
+              onClick={() => settle((place) => session.outbox.drop(place))}
             >
               go on with theirs
+            </button>{" "}
+            <button
+              type="button"
+              className="link min-h-11"
+              onClick={() => settle((place) => session.outbox.accept(place, session.system))}
+            >
+              with mine
             </button>
           </p>
         )}
@@ -445,6 +455,10 @@ function Papers({ papers }: { papers: StepView["papers"] }) {
     </p>
   );
 }
+
+/** Whether a place belongs to a step: what is done in it, or what it measures. */
+const of = (step: StepView, place: string) =>
+  place.startsWith(`work/${step.id}/`) || step.checks.some((c) => c.at === place);
 
 function Worker({ who, onWho }: { who: string; onWho: (who: string) => void }) {
   return (

@@ -171,13 +171,31 @@ function Unplanned({ trouble }: { trouble: string }) {
 
 /** A field at another station that needs an answer: refused, or changed by someone else meanwhile. */
 function Elsewhere({ open, onStation }: { open: string; onStation: (name: string) => void }) {
-  const places = usePlan((s) => s.places);
+  const session = useSession();
+  const { places, plan } = usePlan(({ places, plan }) => ({ places, plan }));
   const { errors, clashes } = useOutbox(({ errors, clashes }) => ({ errors, clashes }));
+  const rows = plan?.stations.find((s) => s.name === open)?.questions ?? [];
   for (const at of [...Object.keys(errors), ...Object.keys(clashes)]) {
     const place = places[at];
-    if (place?.station === open) continue;
+    const has = place?.station === open ? rows.some((q) => q.at === at) : Boolean(place);
+    if (has && place?.station === open) continue;
     const why = clashes[at] ? "changed by someone else" : "not accepted";
     const label = place?.label ?? at.split("/").at(-1)?.replaceAll("_", " ");
+    // What has no field, or none any more, is answered right here.
+    if (!has)
+      return (
+        <>
+          {label}: {why}{" "}
+          {clashes[at] && (
+            <button type="button" className="link bar-button" onClick={() => session.accept(at)}>
+              keep mine
+            </button>
+          )}
+          <button type="button" className="link bar-button" onClick={() => session.drop(at)}>
+            {clashes[at] ? "take theirs" : "let go"}
+          </button>
+        </>
+      );
     return (
       <button
         type="button"

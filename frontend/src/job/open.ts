@@ -70,8 +70,7 @@ function wireOf(id: number): Wire {
       if (item.kind === "undo") return got(api.POST("/api/jobs/{job_id}/undo", { params, body }));
       if (item.kind === "redo") return got(api.POST("/api/jobs/{job_id}/redo", { params, body }));
       const path = { job_id: id, version: item.to ?? 1 };
-      const back = { edit_id: item.id };
-      return got(api.POST("/api/jobs/{job_id}/revisions/{version}", { params: { path }, body: back }));
+      return got(api.POST("/api/jobs/{job_id}/revisions/{version}", { params: { path }, body }));
     },
   };
 }

@@ -29,14 +29,14 @@ const problem = (status: number, more: Partial<Problem> = {}): Problem => ({
 
 class Memory implements Shelf {
   constructor(
-    public kept: Kept = { items: [], drafts: {} },
+    public kept: Kept = { items: [], drafts: {}, clashes: {} },
     public room = true,
-    public others: Kept = { items: [], drafts: {} },
+    public others: Kept = { items: [], drafts: {}, clashes: {} },
   ) {}
   recall = () => this.kept;
   left = () => {
     const left = this.others;
-    this.others = { items: [], drafts: {} };
+    this.others = { items: [], drafts: {}, clashes: {} };
     return left;
   };
   remember = (kept: Kept) => {
@@ -44,7 +44,7 @@ class Memory implements Shelf {
     return this.room;
   };
   forget = () => {
-    this.kept = { items: [], drafts: {} };
+    this.kept = { items: [], drafts: {}, clashes: {} };
   };
 }
 
@@ -164,7 +164,11 @@ describe("what waits to be saved", () => {
 
   it("takes over what a closed tab left", async () => {
     const item: Item = { id: "i1", kind: "edits", edits: [gap("9")], typed: "9", system: "mm" };
-    shelf.others = { items: [item], drafts: { title: { typed: "x", edit: { at: "title", to: "x" } } } };
+    shelf.others = {
+      items: [item],
+      drafts: { title: { typed: "x", edit: { at: "title", to: "x" } } },
+      clashes: {},
+    };
     const outbox = await made();
     outbox.adopt();
     await outbox.flush();

@@ -1,14 +1,8 @@
 import { createStore } from "zustand/vanilla";
 import type { Edit, JobView, Problem, System } from "../api/client";
 import { newId, passes, Refused } from "../api/client";
-import type { Draft, Item, Shelf } from "./shelf";
+import type { Clash, Draft, Item, Shelf } from "./shelf";
 
-/** Someone else changed the same place: what we wanted there, and what they put. */
-export interface Clash {
-  mine: Edit;
-  typed: string;
-  theirs: unknown;
-}
 /** What was accepted at a place, shown there until a plan that knows of it has come. */
 export interface Echo {
   typed: string;
@@ -69,7 +63,7 @@ export class Outbox {
       items: kept.items,
       drafts: kept.drafts,
       errors: {},
-      clashes: {},
+      clashes: kept.clashes,
       echoes: {},
       asides: [],
       link: "ok",
@@ -82,11 +76,12 @@ export class Outbox {
 
   /** Take over what closed tabs left unsaved. */
   adopt() {
-    const { items, drafts } = this.shelf.left();
-    if (!items.length && !Object.keys(drafts).length) return;
+    const { items, drafts, clashes } = this.shelf.left();
+    if (!items.length && !Object.keys({ ...drafts, ...clashes }).length) return;
     this.set({
       items: [...this.state.items, ...items],
       drafts: { ...drafts, ...this.state.drafts },
+      clashes: { ...clashes, ...this.state.clashes },
     });
     for (const item of items) this.echo(item);
     this.changed();
@@ -98,9 +93,9 @@ export class Outbox {
   }
   private set(change: Partial<OutboxState>) {
     this.store.setState(change);
-    if (change.items || change.drafts) {
-      const { items, drafts } = this.state;
-      this.store.setState({ kept: this.shelf.remember({ items, drafts }) });
+    if (change.items || change.drafts || change.clashes) {
+      const { items, drafts, clashes } = this.state;
+      this.store.setState({ kept: this.shelf.remember({ items, drafts, clashes }) });
     }
   }
   private echo(item: Item) {
@@ -121,7 +116,8 @@ export class Outbox {
 
   /** Something is being typed at a place. */
   type(at: string, typed: string, edit: Edit, also: Edit[] = []) {
-    const draft: Draft = also.length ? { typed, edit, also } : { typed, edit };
+    const base = this.state.drafts[at]?.base ?? this.state.job?.version;
+    const draft: Draft = { typed, edit, ...(also.length ? { also } : {}), ...(base ? { base } : {}) };
     this.set({
       drafts: { ...this.state.drafts, [at]: draft },
       errors: without(this.state.errors, at),
@@ -146,12 +142,16 @@ export class Outbox {
   }
   /** Make edits and save them. */
   edit(edits: Edit[], system: System, at = "") {
-    const typed = this.state.drafts[at]?.typed ?? this.state.clashes[at]?.typed ?? "";
-    this.put({ id: newId(), kind: "edits", edits, typed, system }, at);
+    const from = this.state.drafts[at] ?? this.state.clashes[at];
+    this.put(
+      { id: newId(), kind: "edits", edits, typed: from?.typed ?? "", system, ...seen(from, this.state) },
+      at,
+    );
   }
   /** Take the last change back, bring it again, or go back: after all that was done before. */
   step(kind: "undo" | "redo" | "back", system: System, to?: number) {
-    this.put({ id: newId(), kind, edits: [], typed: "", system, ...(to === undefined ? {} : { to }) });
+    const item: Item = { id: newId(), kind, edits: [], typed: "", system, ...seen(undefined, this.state) };
+    this.put(to === undefined ? item : { ...item, to });
   }
   private put(item: Item, at = "") {
     this.set({
@@ -219,10 +219,12 @@ export class Outbox {
   private async run() {
     while (this.state.items[0] && this.state.job) {
       const item: Item = this.state.items[0];
+      const base = item.base ?? this.state.job.version;
       try {
         const call = item.kind === "edits" ? this.wire.save : this.wire.step;
-        const job = await call(item, this.state.job.version);
-        this.set({ job, items: this.state.items.slice(1), link: "ok" });
+        const job = await call(item, base);
+        this.set({ job: atLeast(job, this.state.job.version), items: this.state.items.slice(1), link: "ok" });
+        this.rebase(base, job.version);
         this.saved(job.version);
         if (item.kind !== "edits") this.changed();
       } catch (e) {
@@ -231,15 +233,31 @@ export class Outbox {
           this.lost(e);
           return;
         }
-        if (e.problem.status === 412) await this.stale(item, e.problem);
+        if (e.problem.status === 412) await this.stale(item, base, e.problem);
         else this.giveBack(item, e.problem);
         this.changed();
       }
     }
   }
 
+  /** What was made on one version is now made on a later one, if it meets nothing that others changed since. */
+  private rebase(from: number, to: number, since?: Edit[]) {
+    const moved = <T extends { base?: number }>(x: T, edits: Edit[]): T =>
+      x.base === from && !edits.some((e) => met(e, since ?? [])) ? { ...x, base: to } : x;
+    const each = <T extends { base?: number }>(record: Record<string, T>, edits: (x: T) => Edit[]) =>
+      Object.fromEntries(Object.entries(record).map(([at, x]) => [at, moved(x, edits(x))]));
+    // Undo, redo and going back mean the state that was seen: somebody else's change is never passed over.
+    const mine = (i: Item) => (since && i.kind !== "edits" ? i : moved(i, i.edits));
+    this.set({
+      items: this.state.items.map(mine),
+      drafts: each(this.state.drafts, (d) => [d.edit, ...(d.also ?? [])]),
+      clashes: each(this.state.clashes, (c) => [c.mine]),
+      asides: this.state.asides.map((a) => ({ ...a, item: mine(a.item) })),
+    });
+  }
+
   /** Someone else saved first: disjoint edits go on top of theirs, clashing ones wait for an answer. */
-  private async stale(item: Item, problem: Problem) {
+  private async stale(item: Item, base: number, problem: Problem) {
     if (item.kind !== "edits") {
       this.set({
         items: this.state.items.slice(1),
@@ -248,24 +266,32 @@ export class Outbox {
       await this.load();
       return;
     }
+    const version = problem.version ?? base;
+    const since = problem.since ?? [];
     const job = this.state.job;
-    if (job) this.set({ job: { ...job, version: problem.version ?? job.version } });
-    const clashing = new Set(problem.clashing);
-    if (clashing.size === 0) return;
+    if (job) this.set({ job: atLeast(job, version) });
+    const clashing = (e: Edit, of: Item) =>
+      met(e, since) || (of === item && problem.clashing?.includes(e.at));
     const clashes = { ...this.state.clashes };
-    for (const edit of item.edits.filter((e) => clashing.has(e.at))) {
-      const other = problem.since?.findLast((s) => meets(s.at, edit.at));
-      clashes[edit.at] = { mine: edit, typed: item.typed, theirs: other?.to };
-    }
-    const rest = item.edits.filter((e) => !clashing.has(e.at));
-    const others = this.state.items.slice(1);
     const echoes = { ...this.state.echoes };
-    for (const at of clashing) delete echoes[at];
-    this.set({
-      clashes,
-      echoes,
-      items: rest.length ? [{ ...item, id: newId(), edits: rest }, ...others] : others,
-    });
+    const items: Item[] = [];
+    // All that waits and was made on the same version is held against theirs, not only what was sent.
+    for (const i of this.state.items) {
+      if (i !== item && (i.base !== base || i.kind !== "edits")) {
+        items.push(i);
+        continue;
+      }
+      const rest = i.edits.filter((e) => !clashing(e, i));
+      for (const edit of i.edits.filter((e) => clashing(e, i))) {
+        const other = since.findLast((s) => meets(s.at, edit.at));
+        clashes[edit.at] = { mine: edit, typed: i.typed, theirs: other?.to, base: version };
+        delete echoes[edit.at];
+      }
+      if (rest.length === i.edits.length) items.push({ ...i, base: version });
+      else if (rest.length) items.push({ ...i, id: newId(), edits: rest, base: version });
+    }
+    this.set({ clashes, echoes, items });
+    this.rebase(base, version, since);
   }
 
   /** The server will not have it: it stands in its field again, or aside as a whole, with the reason. */
@@ -284,7 +310,12 @@ export class Outbox {
         echoes,
         drafts: {
           ...this.state.drafts,
-          [first.at]: also.length ? { typed, edit: first, also } : { typed, edit: first },
+          [first.at]: {
+            typed,
+            edit: first,
+            ...(also.length ? { also } : {}),
+            ...(item.base ? { base: item.base } : {}),
+          },
         },
         errors: { ...this.state.errors, [first.at]: why },
       });
@@ -295,3 +326,14 @@ export class Outbox {
 }
 
 const meets = (a: string, b: string) => a === b || a.startsWith(`${b}/`) || b.startsWith(`${a}/`);
+const met = (edit: Edit, since: Edit[]) => since.some((s) => meets(s.at, edit.at));
+/** The version that something new is made on: what it comes from has one already, or the newest that is known. */
+const seen = (from: { base?: number } | undefined, { job }: OutboxState) => {
+  const base = from?.base ?? job?.version;
+  return base ? { base } : {};
+};
+/** A header, never of an earlier version than one that is known. */
+const atLeast = (job: JobView, version: number): JobView => ({
+  ...job,
+  version: Math.max(job.version, version),
+});

@@ -56,12 +56,12 @@ const settled = (n: number) => vi.waitFor(() => expect(asked.length).toBeGreater
 beforeEach(() => {
   asked = [];
   answers = [];
-  kept = { items: [], drafts: {} };
+  kept = { items: [], drafts: {}, clashes: {} };
 });
 
 describe("the newest plan", () => {
   it("opens with the saved job, whatever was left in this browser", async () => {
-    kept = { items: [], drafts: { title: { typed: "x", edit: { at: "title", to: "x" } } } };
+    kept = { items: [], drafts: { title: { typed: "x", edit: { at: "title", to: "x" } } }, clashes: {} };
     const { planner } = made();
     planner.ask(false);
     await settled(2);

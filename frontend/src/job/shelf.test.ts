@@ -28,13 +28,13 @@ beforeEach(() => {
 describe("what the browser keeps", () => {
   it("is read back as it was, with the system that it was typed in", () => {
     const shelf = shelfOf(101, "tab");
-    expect(shelf.remember({ items: [item], drafts: {} })).toBe(true);
+    expect(shelf.remember({ items: [item], drafts: {}, clashes: {} })).toBe(true);
     expect(shelfOf(101, "tab").recall().items).toEqual([item]);
     expect(shelfOf(102, "tab").recall().items).toEqual([]);
   });
 
   it("belongs to its tab as long as that is open", () => {
-    shelfOf(101, "one").remember({ items: [item], drafts: {} });
+    shelfOf(101, "one").remember({ items: [item], drafts: {}, clashes: {} });
     expect(shelfOf(101, "two", () => ["one"]).left().items).toEqual([]);
     expect(shelfOf(101, "two").left().items).toEqual([item]);
     expect(shelfOf(101, "two").left().items).toEqual([]);
@@ -48,17 +48,17 @@ describe("what the browser keeps", () => {
 
   it("says when there is no room, and when nothing may be kept at all", () => {
     vi.stubGlobal("localStorage", storage(10));
-    expect(shelfOf(101, "tab").remember({ items: [item], drafts: {} })).toBe(false);
+    expect(shelfOf(101, "tab").remember({ items: [item], drafts: {}, clashes: {} })).toBe(false);
     vi.stubGlobal("localStorage", undefined);
     const shelf = shelfOf(101, "tab");
-    expect(shelf.remember({ items: [item], drafts: {} })).toBe(false);
+    expect(shelf.remember({ items: [item], drafts: {}, clashes: {} })).toBe(false);
     expect(shelf.recall().items).toEqual([]);
     expect(shelf.left().items).toEqual([]);
   });
 
   it("reads nothing from what is damaged", () => {
     localStorage.setItem("shadbo.job.101.tab", "{half");
-    expect(shelfOf(101, "tab").recall()).toEqual({ items: [], drafts: {} });
+    expect(shelfOf(101, "tab").recall()).toEqual({ items: [], drafts: {}, clashes: {} });
   });
 });
 

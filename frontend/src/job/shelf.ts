@@ -9,6 +9,8 @@ export interface Item {
   system: System;
   /** The version to go back to. */
   to?: number;
+  /** The version that was seen when it was made; what older pages kept has none. */
+  base?: number;
 }
 /** What stands in a field and was not accepted yet. */
 export interface Draft {
@@ -16,10 +18,21 @@ export interface Draft {
   edit: Edit;
   /** The same answer at further places: equal pieces are read once. */
   also?: Edit[];
+  /** The version that was seen when its typing began. */
+  base?: number;
+}
+/** Someone else changed the same place: what we wanted there, and what they put. */
+export interface Clash {
+  mine: Edit;
+  typed: string;
+  theirs: unknown;
+  /** The version that has theirs. */
+  base: number;
 }
 export interface Kept {
   items: Item[];
   drafts: Record<string, Draft>;
+  clashes: Record<string, Clash>;
 }
 /** Where this browser keeps what is not saved yet. */
 export interface Shelf {
@@ -32,14 +45,18 @@ export interface Shelf {
   forget(): void;
 }
 
-const EMPTY: Kept = { items: [], drafts: {} };
+const EMPTY: Kept = { items: [], drafts: {}, clashes: {} };
 
 /** Reads what was kept, whatever an older page wrote there. */
 function read(text: string | null): Kept {
   try {
     const kept = JSON.parse(text ?? "{}") as Partial<Kept> & { pending?: Omit<Item, "kind" | "system">[] };
     const old = (kept.pending ?? []).map((b): Item => ({ ...b, kind: "edits", system: "mm" }));
-    return { items: [...old, ...(kept.items ?? [])], drafts: kept.drafts ?? {} };
+    return {
+      items: [...old, ...(kept.items ?? [])],
+      drafts: kept.drafts ?? {},
+      clashes: kept.clashes ?? {},
+    };
   } catch {
     return EMPTY;
   }
@@ -73,11 +90,12 @@ export function shelfOf(job: number, tab: string, held: () => string[] = () => [
       return {
         items: all.flatMap((k) => k.items),
         drafts: Object.assign({}, ...all.map((k) => k.drafts)),
+        clashes: Object.assign({}, ...all.map((k) => k.clashes)),
       };
     },
     remember: (kept) => {
       try {
-        if (kept.items.length || Object.keys(kept.drafts).length) {
+        if (kept.items.length || Object.keys({ ...kept.drafts, ...kept.clashes }).length) {
           localStorage.setItem(own, JSON.stringify(kept));
         } else localStorage.removeItem(own);
         return true;

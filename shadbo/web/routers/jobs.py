@@ -107,9 +107,9 @@ def revisions(jobs: JobsDep, job_id: int) -> list[RevisionView]:
     return revision_views(past, job, shop)
 
 
-@router.post("/{job_id}/revisions/{version}")
+@router.post("/{job_id}/revisions/{version}", responses={409: RESPONSES[412]})
 @opens_to("plan")
 def go_back(jobs: JobsDep, job_id: int, version: int, body: Step) -> JobView:
     """Make an earlier revision the newest."""
-    kept: Kept = jobs.go_back(job_id, version, body.edit_id)
+    kept: Kept = jobs.go_back(job_id, version, body.edit_id, version=body.version)
     return job_view(kept)
