@@ -225,6 +225,26 @@ def test_two_tablets_at_one_job_see_what_the_other_did(
     other.context.close()
 
 
+@pytest.mark.parametrize(("word", "counts"), [("with mine", 442.1), ("go on with theirs", 441.5)])
+def test_a_reading_that_somebody_else_took_too_is_not_dropped(
+    page: Page, demo: None, database: tuple[str, Engine], word: str, counts: float
+):
+    open_bench(page, 102)
+    until(page, "Cut the rails")
+    page.wait_for_load_state("networkidle")
+    write(database[1], 102, Edit(at="pins/rail.width", to={"mm": 441.5, "typed": "441.5", "tool": "rule"}))
+    field = page.get_by_label("rail, outside width, long point")
+    field.fill("442.1")
+    field.press("Enter")
+    alert = page.get_by_role("alert").filter(has_text="was at it too meanwhile")
+    expect(alert).to_contain_text("You read 442.1.")
+    assert axe(page) == []
+    alert.get_by_role("button", name=word).click()
+    expect(alert).to_have_count(0)
+    expect(page.get_by_role("banner").get_by_role("status")).to_have_text("saved")
+    assert pins(database[1], 102)["rail.width"] == counts
+
+
 def test_a_gauge_writes_where_the_reading_is_asked_and_what_goes_wrong_is_told(
     page: Page, demo: None, gauge: Service, database: tuple[str, Engine]
 ):

@@ -127,6 +127,25 @@ def test_what_was_put_in_without_a_line_is_not_laid_over_what_others_saved_meanw
     other.context.close()
 
 
+def test_what_clashes_and_has_no_field_is_answered_in_the_head_of_the_page(page: Page, demo: None):
+    open_job(page, 102, "sizes")
+    page.wait_for_load_state("networkidle")
+    job = "/api/jobs/102"
+    theirs = {"version": page.request.get(job).json()["version"], "edit_id": "by-someone-else"}
+    page.request.post(f"{job}/edits", data={**theirs, "edits": [{"at": "guided", "to": False}]})
+    page.keyboard.press("?")
+    page.get_by_role("button", name="Lead me through this job").click()
+    alert = page.get_by_role("banner").get_by_role("alert")
+    expect(alert).to_contain_text("guided: changed by someone else")
+    assert axe(page) == []
+    page.reload()
+    expect(alert.get_by_role("button", name="take theirs")).to_be_visible()
+    alert.get_by_role("button", name="keep mine").click()
+    saved(page)
+    expect(alert).not_to_contain_text("changed by someone else")
+    assert '"guided": true' in page.request.get(f"{job}/file").text()
+
+
 def test_another_tab_learns_of_what_is_saved(page: Page, demo: None):
     open_job(page, 102, "sizes")
     second = page.context.new_page()

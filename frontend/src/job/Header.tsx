@@ -10,21 +10,15 @@ interface Props {
   onHistory: () => void;
   onKeys: () => void;
   historyOpen: boolean;
-  elsewhere: ReactNode;
+  /** What the whole job has to tell, or ask. */
+  told: ReactNode;
 }
 
-export function Header({ onHistory, onKeys, historyOpen, elsewhere }: Props) {
+export function Header({ onHistory, onKeys, historyOpen, told }: Props) {
   const session = useSession();
-  const { job, trouble, asides, kept } = useOutbox(({ job, trouble, asides, kept }) => ({
-    job,
-    trouble,
-    asides,
-    kept,
-  }));
+  const job = useOutbox((s) => s.job);
   const taken = useLook((s) => s.taken);
-  const unplanned = usePlan((s) => s.trouble);
   const gauge = useFieldGauge();
-  const aside = asides[0];
   if (!job) return null;
   return (
     <header className="header-area flex flex-wrap items-center gap-x-4 border-b border-ink px-4 lg:flex-nowrap lg:gap-x-5 lg:whitespace-nowrap">
@@ -34,32 +28,9 @@ export function Header({ onHistory, onKeys, historyOpen, elsewhere }: Props) {
       <h1 className="min-w-0 truncate text-lg font-extrabold">
         Job {job.id} · {job.title || "untitled"}
       </h1>
-      <span className="hidden md:inline">{job.owner ? `for ${job.owner}` : ""}</span>
-      <span className="hidden md:inline">{job.due ? `due ${longDay(job.due)}` : ""}</span>
-      <span role="alert" className="min-w-0 grow truncate text-stop">
-        {trouble || unplanned}
-        {!kept && "This browser cannot keep what is typed: leave the page open until it is saved. "}
-        {aside && (
-          <>
-            Not accepted: {aside.why}{" "}
-            <button
-              type="button"
-              className="link bar-button"
-              onClick={() => session.outbox.again(aside.item.id)}
-            >
-              try again
-            </button>
-            <button
-              type="button"
-              className="link bar-button"
-              onClick={() => session.outbox.letGo(aside.item.id)}
-            >
-              let go
-            </button>
-          </>
-        )}
-        {elsewhere}
-      </span>
+      <span className="head-more">{job.owner ? `for ${job.owner}` : ""}</span>
+      <span className="head-more">{job.due ? `due ${longDay(job.due)}` : ""}</span>
+      {told ?? <span className="grow" />}
       <Link to={`/jobs/${job.id}/bench`} className="bar-button link grid content-center font-bold">
         bench
       </Link>

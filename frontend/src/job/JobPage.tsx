@@ -10,6 +10,7 @@ import { Header } from "./Header";
 import { History } from "./History";
 import { Keys } from "./Keys";
 import { Questions } from "./Questions";
+import { Told } from "./Told";
 import { SessionContext, useOpenJob, useOutbox, usePlan, useSession } from "./useSession";
 import { Verdict } from "./Verdict";
 import { adrift, begin, onwardToAdd } from "./walk";
@@ -129,7 +130,7 @@ function Page() {
         onHistory={() => go(history ? "measure" : "history", false)}
         onKeys={() => go("keys", false)}
         historyOpen={history}
-        elsewhere={<Elsewhere open={shown ?? ""} onStation={(name) => go(name, false)} />}
+        told={<Told open={shown ?? ""} onStation={(name) => go(name, false)} />}
       />
       <Docket stations={stations} open={aside ? "" : station.name} onOpen={go} />
       <main className="questions-area">
@@ -158,7 +159,7 @@ function Page() {
 function Unplanned({ trouble }: { trouble: string }) {
   return (
     <div className="job-grid">
-      <Header onHistory={() => {}} onKeys={() => {}} historyOpen elsewhere={null} />
+      <Header onHistory={() => {}} onKeys={() => {}} historyOpen told={null} />
       <main className="questions-area">
         <p role="alert" className="m-5 border-l-4 border-stop bg-stop-tone px-3 py-2">
           {trouble}
@@ -167,46 +168,6 @@ function Unplanned({ trouble }: { trouble: string }) {
       </main>
     </div>
   );
-}
-
-/** A field at another station that needs an answer: refused, or changed by someone else meanwhile. */
-function Elsewhere({ open, onStation }: { open: string; onStation: (name: string) => void }) {
-  const session = useSession();
-  const { places, plan } = usePlan(({ places, plan }) => ({ places, plan }));
-  const { errors, clashes } = useOutbox(({ errors, clashes }) => ({ errors, clashes }));
-  const rows = plan?.stations.find((s) => s.name === open)?.questions ?? [];
-  for (const at of [...Object.keys(errors), ...Object.keys(clashes)]) {
-    const place = places[at];
-    const has = place?.station === open ? rows.some((q) => q.at === at) : Boolean(place);
-    if (has && place?.station === open) continue;
-    const why = clashes[at] ? "changed by someone else" : "not accepted";
-    const label = place?.label ?? at.split("/").at(-1)?.replaceAll("_", " ");
-    // What has no field, or none any more, is answered right here.
-    if (!has)
-      return (
-        <>
-          {label}: {why}{" "}
-          {clashes[at] && (
-            <button type="button" className="link bar-button" onClick={() => session.accept(at)}>
-              keep mine
-            </button>
-          )}
-          <button type="button" className="link bar-button" onClick={() => session.drop(at)}>
-            {clashes[at] ? "take theirs" : "let go"}
-          </button>
-        </>
-      );
-    return (
-      <button
-        type="button"
-        className="link bar-button font-bold text-stop"
-        onClick={() => onStation(place?.station ?? "")}
-      >
-        {label}: {why}
-      </button>
-    );
-  }
-  return null;
 }
 
 const typing = (drafts: object) => Object.keys(drafts).length > 0;
