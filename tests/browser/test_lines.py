@@ -146,6 +146,21 @@ def test_what_clashes_and_has_no_field_is_answered_in_the_head_of_the_page(page:
     assert '"guided": true' in page.request.get(f"{job}/file").text()
 
 
+def test_a_change_that_is_refused_whole_can_be_tried_again_or_let_go(page: Page, demo: None):
+    why = "a reason that takes a whole line of its own, so that its keys would stand outside if they were not kept"
+    problem = {"type": "/problems/no", "title": "no", "status": 422, "detail": why}
+    open_job(page, 107, "sizes")
+    refused = {"status": 422, "content_type": "application/problem+json", "body": json.dumps(problem)}
+    page.route(SAVES, lambda route: route.fulfill(**refused))
+    alert = page.get_by_role("banner").get_by_role("alert")
+    page.get_by_role("button", name="2 upright braces").click()
+    with page.expect_response(SAVES):
+        alert.get_by_role("button", name="try again").click()
+    expect(alert).to_contain_text("so that its keys")
+    alert.get_by_role("button", name="let go").click()
+    expect(alert).to_be_empty()
+
+
 def test_another_tab_learns_of_what_is_saved(page: Page, demo: None):
     open_job(page, 102, "sizes")
     second = page.context.new_page()
