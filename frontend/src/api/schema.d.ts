@@ -464,6 +464,8 @@ export interface paths {
         /**
          * Save Edits
          * @description Save edits made on a version. A stale version is answered with 412 and the edits since.
+         *
+         *     The same edit id again changes nothing and is answered with the version that it made.
          */
         post: operations["save_edits_api_jobs__job_id__edits_post"];
         delete?: never;

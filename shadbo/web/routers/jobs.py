@@ -78,7 +78,10 @@ def read_job(jobs: JobsDep, job_id: int) -> JobView:
 @router.post("/{job_id}/edits")
 @opens_to("work")
 def save_edits(jobs: JobsDep, job_id: int, body: Save) -> JobView:
-    """Save edits made on a version. A stale version is answered with 412 and the edits since."""
+    """Save edits made on a version. A stale version is answered with 412 and the edits since.
+
+    The same edit id again changes nothing and is answered with the version that it made.
+    """
     edits = as_typed(body.edits, body.system, dt.date.today())
     return job_view(jobs.save(job_id, body.version, edits, body.edit_id))
 
