@@ -30,7 +30,7 @@ export function Header({ onHistory, onKeys, historyOpen, told }: Props) {
       </h1>
       <span className="head-more">{job.owner ? `for ${job.owner}` : ""}</span>
       <span className="head-more">{job.due ? `due ${longDay(job.due)}` : ""}</span>
-      {told ?? <span className="grow" />}
+      {told}
       <Link to={`/jobs/${job.id}/bench`} className="bar-button link grid content-center font-bold">
         bench
       </Link>

@@ -159,7 +159,12 @@ function Page() {
 function Unplanned({ trouble }: { trouble: string }) {
   return (
     <div className="job-grid">
-      <Header onHistory={() => {}} onKeys={() => {}} historyOpen told={null} />
+      <Header
+        onHistory={() => {}}
+        onKeys={() => {}}
+        historyOpen
+        told={<Told open="" onStation={() => {}} />}
+      />
       <main className="questions-area">
         <p role="alert" className="m-5 border-l-4 border-stop bg-stop-tone px-3 py-2">
           {trouble}

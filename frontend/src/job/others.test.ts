@@ -36,11 +36,17 @@ class Line implements Wire {
   how: "up" | "down" | "no answers" = "up";
   /** The newest version that an answer told of. */
   told = 1;
+  /** The version of the header that was read last. */
+  readAt = 0;
   constructor(
     private books: Books,
     readonly who: string,
   ) {}
-  read = async () => this.answer(this.books.version);
+  read = async () => {
+    const header = this.answer(this.books.version);
+    this.readAt = header.version;
+    return header;
+  };
   save = async (item: Item, version: number) => this.take(item, version, item.edits);
   step = async (item: Item, version: number) => this.take(item, version, [{ at: "undone", to: item.id }]);
 
@@ -128,6 +134,7 @@ describe("while the line is broken", () => {
     await back(ann);
     expect(books.at("title")).toBe("Slipway");
     expect(ann.state.clashes.title).toMatchObject({ mine: title("Net loft"), theirs: "Slipway" });
+    expect(line.readAt).toBe(books.version);
     ann.accept("title", "mm");
     await ann.flush();
     expect(books.at("title")).toBe("Net loft");

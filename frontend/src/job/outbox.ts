@@ -195,7 +195,8 @@ export class Outbox {
   /** Read the job's header anew. */
   async load(): Promise<void> {
     try {
-      this.set({ job: await this.wire.read(), link: "ok" });
+      const job = await this.wire.read();
+      this.set({ job: atLeast(job, this.state.job?.version ?? 0), link: "ok" });
     } catch (e) {
       if (e instanceof Refused && e.problem.status === 404) {
         this.shelf.forget();
@@ -292,6 +293,7 @@ export class Outbox {
     }
     this.set({ clashes, echoes, items });
     this.rebase(base, version, since);
+    if (items[0]?.base !== version) await this.load(); // nothing goes out that would bring the new header
   }
 
   /** The server will not have it: it stands in its field again, or aside as a whole, with the reason. */
