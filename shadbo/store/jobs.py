@@ -3,7 +3,7 @@
 import datetime as dt
 from collections.abc import Sequence
 from dataclasses import replace
-from typing import Any, cast
+from typing import Any
 
 from sqlalchemy import Select, select
 from sqlalchemy.orm import Session
@@ -17,9 +17,9 @@ from shadbo.core.job_versions import upgrade
 from shadbo.core.plan import Plan
 from shadbo.core.shop.shop import Shop
 from shadbo.store.finding import Finder, Found, Shelf, Wanted
-from shadbo.store.history import Kind, Past, undoable
+from shadbo.store.history import Kind
 from shadbo.store.models import JobRow, RevisionRow, WorkshopRow
-from shadbo.store.past import job_of, revision_at
+from shadbo.store.past import job_of, revision_at, steps_of
 from shadbo.store.rack import TOLD_AT_ONCE, left_behind, tell
 from shadbo.store.records import Kept, Listed, NoSuchJob, NothingToUndo, Revision, Stale, as_kept, within_range
 from shadbo.store.shops import row_mark, shop_as_of
@@ -117,12 +117,8 @@ class Jobs:
         A known edit id changes nothing; it is answered with the version that it made, so that what others have
         changed since is not passed over.
         """
-        row = self._row(job_id, lock=True)
-        if (made := self._made(job_id, edit_id)) is not None:
-            return replace(self._kept(row), version=made)
-        if version != row.version:
-            raise self._stale(row, version, edits)
-        return self._advance(row, "edit", None, list(edits), edit_id)
+        row, again = self._to_change(job_id, edit_id, version, edits)
+        return again or self._advance(row, "edit", None, list(edits), edit_id)
 
     def undo(self, job_id: int, edit_id: str, version: int | None = None) -> Kept:
         """Take back the last change that still stands, as a new revision. Raises Stale on another ``version``."""
@@ -134,11 +130,9 @@ class Jobs:
 
     def go_back(self, job_id: int, to_version: int, edit_id: str, version: int | None = None) -> Kept:
         """Make an earlier revision the newest one. Raises Stale on another ``version``."""
-        row = self._row(job_id, lock=True)
-        if (made := self._made(job_id, edit_id)) is not None:
-            return replace(self._kept(row), version=made)
-        if version is not None and version != row.version:
-            raise self._stale(row, version, [])
+        row, again = self._to_change(job_id, edit_id, version)
+        if again:
+            return again
         before, target = row.document, revision_at(self._session, self._workshop_id, job_id, to_version).document
         marks = ("format", "version")
         names = [n for n in {**before, **target} if n not in marks and before.get(n) != target.get(n)]
@@ -170,10 +164,17 @@ class Jobs:
             raise NoSuchJob(f"there is no job {job_id}")
         return row
 
-    def _made(self, job_id: int, edit_id: str) -> int | None:
-        """The version that an edit made; None for one that is not known."""
-        found = self._session.scalars(self._past(job_id).where(RevisionRow.edit_id == edit_id)).first()
-        return None if found is None else found.version
+    def _to_change(
+        self, job_id: int, edit_id: str, version: int | None, edits: Sequence[Edit] = ()
+    ) -> tuple[JobRow, Kept | None]:
+        """The job, locked, to be changed on a version; an edit that is known is answered with the version it made."""
+        row = self._row(job_id, lock=True)
+        made = self._session.scalars(self._past(job_id).where(RevisionRow.edit_id == edit_id)).first()
+        if made is not None:
+            return row, replace(self._kept(row), version=made.version)
+        if version is not None and version != row.version:
+            raise self._stale(row, version, edits)
+        return row, None
 
     def _stale(self, row: JobRow, version: int, edits: Sequence[Edit]) -> Stale:
         rows = self._session.scalars(
@@ -182,20 +183,11 @@ class Jobs:
         since = [Edit.model_validate(e) for r in rows for e in r.edits]
         return Stale(row.version, since, clashes(edits, since))
 
-    def _history(self, job_id: int) -> tuple[int | None, int | None]:
-        query = select(RevisionRow.version, RevisionRow.kind, RevisionRow.of_version).where(
-            RevisionRow.workshop_id == self._workshop_id, RevisionRow.job_id == job_id
-        )
-        rows = self._session.execute(query.order_by(RevisionRow.version))
-        return undoable([Past(v, cast(Kind, k), of) for v, k, of in rows])
-
     def _step(self, job_id: int, kind: Kind, edit_id: str, version: int | None) -> Kept:
-        row = self._row(job_id, lock=True)
-        if (made := self._made(job_id, edit_id)) is not None:
-            return replace(self._kept(row), version=made)
-        if version is not None and version != row.version:
-            raise self._stale(row, version, [])
-        undo, redo = self._history(job_id)
+        row, again = self._to_change(job_id, edit_id, version)
+        if again:
+            return again
+        undo, redo = steps_of(self._session, self._workshop_id, job_id)
         target = undo if kind == "undo" else redo
         if target is None:
             raise NothingToUndo(f"nothing to {kind}")
@@ -260,7 +252,7 @@ class Jobs:
         self._session.flush()
 
     def _kept(self, row: JobRow) -> Kept:
-        undo, redo = self._history(row.id)
+        undo, redo = steps_of(self._session, self._workshop_id, row.id)
         return Kept(
             row.id, row.version, job_of(row.document), row.changed_at, undo is not None, redo is not None, row.shelf
         )
