@@ -3,7 +3,7 @@
 import json
 import re
 
-from playwright.sync_api import Page, Route, expect
+from playwright.sync_api import Browser, Page, Route, expect
 
 from tests.browser.conftest import axe
 from tests.browser.test_job import open_job, saved
@@ -17,6 +17,17 @@ def set_gap(page: Page, to: str) -> None:
     gap.fill(to)
     gap.press("Enter")
     page.get_by_role("button", name=re.compile("^4 Sizes")).click()
+
+
+def someone_else(chromium: Browser, server: Server) -> Page:
+    """Someone at another machine, who puts another owner meanwhile."""
+    other = chromium.new_context(base_url=server.url).new_page()
+    open_job(other, 102, "receive")
+    owner = other.get_by_label("Owner", exact=True)
+    owner.fill("Theirs")
+    owner.press("Enter")
+    saved(other)
+    return other
 
 
 def test_undo_on_a_slow_line_takes_back_the_last_change(page: Page, demo: None):
@@ -83,12 +94,7 @@ def test_offline_a_field_shows_what_was_put_in_it(page: Page, demo: None, server
 
 def test_two_who_choose_differently_see_both_choices(page: Page, demo: None, chromium, server: Server):
     open_job(page, 102, "receive")
-    other = chromium.new_context(base_url=server.url).new_page()
-    open_job(other, 102, "receive")
-    owner = other.get_by_label("Owner", exact=True)
-    owner.fill("Theirs")
-    owner.press("Enter")
-    saved(other)
+    other = someone_else(chromium, server)
     mine = page.get_by_label("Owner", exact=True)
     mine.fill("Mine")
     mine.press("Enter")
@@ -109,12 +115,7 @@ def test_what_was_put_in_without_a_line_is_not_laid_over_what_others_saved_meanw
         field.fill(to)
         field.press("Enter")
     expect(page.get_by_text("not saved yet").first).to_be_visible()
-    other = chromium.new_context(base_url=server.url).new_page()
-    open_job(other, 102, "receive")
-    owner = other.get_by_label("Owner", exact=True)
-    owner.fill("Theirs")
-    owner.press("Enter")
-    saved(other)
+    other = someone_else(chromium, server)
     page.unroute_all(behavior="wait")
     expect(page.get_by_text("Someone else put Theirs here")).to_be_visible()
     other.reload()
