@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 from shadbo.core.change import change
 from shadbo.core.decisions.edit import Edit
 from shadbo.core.desk import Desk
-from shadbo.core.displays.rabbeted.filling import MOST_FILLERS, filler_slabs
+from shadbo.core.displays.rabbeted.filling import FILLING, MOST_FILLERS, filler_slabs
 from shadbo.core.displays.rabbeted.slabs import first_sheet
 from shadbo.core.displays.rabbeted.spacers import spacer_slabs
 from shadbo.core.drawing.board import draw_ladder
@@ -31,6 +31,21 @@ def test_filling_leaves_no_more_than_the_shop_allows_where_boards_can_do_it(spar
     left = spare - sum(x.thick.value for x in layers)
     assert left >= -1e-6
     assert left <= max(3.0, spare - MOST_FILLERS * 5) + 1e-6
+
+
+@given(st.floats(3.1, 40), st.floats(0.5, 20))
+def test_of_piles_that_are_alike_the_cheapest_is_taken(spare: float, price: float):
+    boards = [x for x in SHOP.stock.sheets if x.kind in FILLING]
+    twins = [x.model_copy(update={"id": f"{x.id}-too", "price_per_m2": price}) for x in boards]
+    stock = SHOP.stock.model_copy(update={"sheets": (*SHOP.stock.sheets, *twins)})
+    usual = filler_slabs(desk(), spare, 0.0, 3.0)
+    cheap = filler_slabs(
+        Desk.lay(job("window mat", "paper"), SHOP.model_copy(update={"stock": stock})), spare, 0, 3.0
+    )
+    assert sorted(x.count for x in cheap) == sorted(x.count for x in usual), "as many of as many kinds"
+    most = [min(x.sheet.price_per_m2, x.count * price) for x in usual]
+    costs = [x.sheet.price_per_m2 for x in cheap]
+    assert sum(costs) <= sum(most) + 1e-9
 
 
 def test_nothing_is_filled_where_nothing_is_over():
