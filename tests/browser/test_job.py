@@ -212,14 +212,14 @@ def test_two_at_one_job_disjoint_changes_both_stand(page: Page, demo: None, chro
 
 def test_two_at_one_field_see_both_values(page: Page, demo: None, chromium, server: Server):
     open_job(page, 102, "sizes")
+    mine = page.get_by_label("Gap, each side")
+    mine.fill("8")
     other = chromium.new_context(base_url=server.url).new_page()
     open_job(other, 102, "sizes")
     theirs = other.get_by_label("Gap, each side")
     theirs.fill("7")
     theirs.press("Enter")
     saved(other)
-    mine = page.get_by_label("Gap, each side")
-    mine.fill("8")
     mine.press("Enter")
     page.get_by_role("button", name="Gap, each side: changed by someone else").click()
     expect(page.get_by_text("Someone else put 7 here. You typed 8.")).to_be_visible()

@@ -94,9 +94,9 @@ def test_offline_a_field_shows_what_was_put_in_it(page: Page, demo: None, server
 
 def test_two_who_choose_differently_see_both_choices(page: Page, demo: None, chromium, server: Server):
     open_job(page, 102, "receive")
-    other = someone_else(chromium, server)
     mine = page.get_by_label("Owner", exact=True)
     mine.fill("Mine")
+    other = someone_else(chromium, server)
     mine.press("Enter")
     expect(page.get_by_text("Someone else put Theirs here")).to_be_visible()
     page.get_by_role("button", name="Take theirs").click()
@@ -132,13 +132,16 @@ def test_what_clashes_and_has_no_field_is_answered_in_the_head_of_the_page(page:
     open_job(page, 102, "sizes")
     page.wait_for_load_state("networkidle")
     job = "/api/jobs/102"
-    theirs = {"version": page.request.get(job).json()["version"], "edit_id": "by-someone-else"}
+    before = page.request.get(job).json()
+    page.route(f"**{job}", lambda route: route.fulfill(json=before))  # the page has not looked round yet
+    theirs = {"version": before["version"], "edit_id": "by-someone-else"}
     page.request.post(f"{job}/edits", data={**theirs, "edits": [{"at": "guided", "to": False}]})
     page.keyboard.press("?")
     page.get_by_role("button", name="Lead me through this job").click()
     alert = page.get_by_role("banner").get_by_role("alert")
     expect(alert).to_contain_text("guided: changed by someone else")
     assert axe(page) == []
+    page.unroute_all(behavior="wait")
     page.reload()
     expect(alert.get_by_role("button", name="take theirs")).to_be_visible()
     alert.get_by_role("button", name="keep mine").click()
@@ -160,6 +163,14 @@ def test_a_change_that_is_refused_whole_can_be_tried_again_or_let_go(page: Page,
     expect(alert).to_contain_text("so that its keys")
     alert.get_by_role("button", name="let go").click()
     expect(alert).to_be_empty()
+
+
+def test_a_page_learns_of_what_is_saved_at_another_machine(page: Page, demo: None, chromium, server: Server):
+    open_job(page, 102, "receive")
+    other = someone_else(chromium, server)
+    expect(page.get_by_label("Owner", exact=True)).to_have_value("Theirs")
+    expect(page.get_by_role("banner")).to_contain_text("for Theirs")
+    other.context.close()
 
 
 def test_another_tab_learns_of_what_is_saved(page: Page, demo: None):

@@ -5,10 +5,14 @@ import { Planner, type PlanWire } from "./planner";
 
 export type { PhotoMarks } from "./look";
 
+/** How often it is looked for what is done at another machine, such as at the bench. */
+const AROUND_MS = 5000;
+
 /** A job on its own page: besides what waits to be saved, the newest plan of it all, and what is looked at. */
 export class JobSession extends OpenJob {
   readonly planner: Planner;
   readonly look_ = createLook();
+  private around: ReturnType<typeof setInterval> | undefined;
 
   constructor(id: number) {
     super(id);
@@ -17,9 +21,22 @@ export class JobSession extends OpenJob {
   protected ask() {
     this.planner.ask(false);
   }
+  override start() {
+    super.start();
+    this.around = setInterval(() => void this.lookAround(), AROUND_MS);
+  }
   override stop() {
     super.stop();
+    clearInterval(this.around);
     this.planner.stop();
+  }
+  /** Nothing is asked while somebody types here, or where nobody looks. */
+  private async lookAround() {
+    const { job, drafts, items, link } = this.outbox.state;
+    const busy = Object.keys(drafts).length > 0 || items.length > 0;
+    if (!job || busy || link !== "ok" || document.visibilityState !== "visible") return;
+    await this.outbox.load();
+    if ((this.outbox.state.job?.version ?? 0) > job.version) this.ask();
   }
 
   get system() {
