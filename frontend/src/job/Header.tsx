@@ -71,7 +71,7 @@ function SavedState() {
   const waiting = n === 1 ? "1 change kept here" : `${n} changes kept here`;
   const text =
     link === "failing"
-      ? `not saved yet, ${waiting}; trying again`
+      ? `${n ? `not saved yet, ${waiting}` : "no answer just now"}; trying again`
       : link === "lost" || unreached === "lost"
         ? `no connection${n ? `, ${waiting}` : ""}`
         : n
