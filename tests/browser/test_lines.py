@@ -173,6 +173,27 @@ def test_a_page_learns_of_what_is_saved_at_another_machine(page: Page, demo: Non
     other.context.close()
 
 
+def test_what_is_put_in_before_the_others_change_is_shown_is_not_laid_over_it(
+    page: Page, demo: None, chromium, server: Server
+):
+    """The head of the page is told of theirs at once; the field only by a plan, and that is slow here."""
+    open_job(page, 102, "receive")
+    page.wait_for_load_state("networkidle")
+    held: list[Route] = []
+    page.route("**/plan", lambda route: held.append(route))
+    other = someone_else(chromium, server)
+    expect(page.get_by_role("banner")).to_contain_text("for Theirs")
+    mine = page.get_by_label("Owner", exact=True)
+    expect(mine).not_to_have_value("Theirs")
+    mine.fill("Mine")
+    mine.press("Enter")
+    expect(page.get_by_text("Someone else put Theirs here")).to_be_visible()
+    for route in held:
+        route.continue_()
+    page.unroute_all(behavior="ignoreErrors")
+    other.context.close()
+
+
 def test_another_tab_learns_of_what_is_saved(page: Page, demo: None):
     open_job(page, 102, "sizes")
     second = page.context.new_page()

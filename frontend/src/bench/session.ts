@@ -83,7 +83,7 @@ export class BenchSession extends OpenJob {
         const ahead = Date.parse(next.now) - (sent + Date.now()) / 2;
         const up = before.up.step === next.drawn ? before.up : { step: next.drawn, version: next.version };
         this.store.setState({ view, ahead, up, link: "ok", trouble: "" });
-        this.outbox.planned(known);
+        this.outbox.planned(known, next.version);
       } catch (e) {
         if (e instanceof Refused && !passes(e.problem.status)) await this.refused(e, edits);
         else {

@@ -179,6 +179,32 @@ describe("while the line is broken", () => {
     expect(ann.state.clashes.title?.theirs).toBe("Slipway");
   });
 
+  it("a newer header is not what was seen: the plan that is shown is", async () => {
+    const ann = await open();
+    ann.planned(0, 1);
+    books.write("Ben", "b1", [title("Slipway")]);
+    await ann.load();
+    ann.edit([title("Net loft")], "mm");
+    await ann.flush();
+    expect(books.at("title")).toBe("Slipway");
+    expect(ann.state.clashes.title?.theirs).toBe("Slipway");
+  });
+
+  it("one's own saves are seen, though the plan that is shown is older", async () => {
+    const ann = await open();
+    ann.planned(0, 1);
+    books.write("Ben", "b1", [{ at: "owner", to: "rowing club" }]);
+    ann.edit([title("Net")], "mm");
+    await ann.flush();
+    ann.planned(1, 2);
+    for (const to of ["Net l", "Net loft"]) {
+      ann.edit([title(to)], "mm");
+      await ann.flush();
+    }
+    expect(books.at("title")).toBe("Net loft");
+    expect(ann.state.clashes).toEqual({});
+  });
+
   it("what is half typed clashes when it is accepted", async () => {
     const ann = await open();
     ann.type("title", "Net lo", title("Net lo"));

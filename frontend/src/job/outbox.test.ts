@@ -142,9 +142,9 @@ describe("what waits to be saved", () => {
     expect(outbox.state.drafts).toEqual({});
     expect(outbox.state.echoes.title?.typed).toBe("Net loft");
     const before = outbox.accepted - 1;
-    outbox.planned(before);
+    outbox.planned(before, 1);
     expect(outbox.state.echoes.title).toBeDefined();
-    outbox.planned(outbox.accepted);
+    outbox.planned(outbox.accepted, 1);
     expect(outbox.state.echoes).toEqual({});
   });
 

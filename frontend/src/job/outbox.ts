@@ -45,6 +45,10 @@ const without = <T>(record: Record<string, T>, at: string) => {
 export class Outbox {
   readonly store;
   private count = 0;
+  /** The version whose plan is shown: what is put in now is put in by somebody who sees that one. */
+  private shown = 0;
+  /** What was saved here: on which version, and the one that it made. */
+  private readonly own = new Map<number, number>();
   private flushing: Promise<void> | null = null;
 
   constructor(
@@ -109,15 +113,23 @@ export class Outbox {
     return this.count;
   }
   /** A plan has come that knows of so many changes: the fields show it from now on. */
-  planned(n: number) {
+  planned(n: number, version: number) {
+    this.shown = Math.max(this.shown, version);
     const echoes = Object.fromEntries(Object.entries(this.state.echoes).filter(([, e]) => e.n > n));
     if (Object.keys(echoes).length !== Object.keys(this.state.echoes).length) this.set({ echoes });
   }
 
+  /** The version that something new is made on: what it comes from has one already, or what is shown and our own. */
+  private base(from?: { base?: number }): { base?: number } {
+    let base = from?.base ?? (this.shown || this.state.job?.version);
+    for (let next = base && this.own.get(base); next; next = this.own.get(next)) base = next;
+    return base ? { base } : {};
+  }
+
   /** Something is being typed at a place. */
   type(at: string, typed: string, edit: Edit, also: Edit[] = []) {
-    const base = this.state.drafts[at]?.base ?? this.state.job?.version;
-    const draft: Draft = { typed, edit, ...(also.length ? { also } : {}), ...(base ? { base } : {}) };
+    const base = this.base(this.state.drafts[at]);
+    const draft: Draft = { typed, edit, ...(also.length ? { also } : {}), ...base };
     this.set({
       drafts: { ...this.state.drafts, [at]: draft },
       errors: without(this.state.errors, at),
@@ -143,14 +155,11 @@ export class Outbox {
   /** Make edits and save them. */
   edit(edits: Edit[], system: System, at = "") {
     const from = this.state.drafts[at] ?? this.state.clashes[at];
-    this.put(
-      { id: newId(), kind: "edits", edits, typed: from?.typed ?? "", system, ...seen(from, this.state) },
-      at,
-    );
+    this.put({ id: newId(), kind: "edits", edits, typed: from?.typed ?? "", system, ...this.base(from) }, at);
   }
   /** Take the last change back, bring it again, or go back: after all that was done before. */
   step(kind: "undo" | "redo" | "back", system: System, to?: number) {
-    const item: Item = { id: newId(), kind, edits: [], typed: "", system, ...seen(undefined, this.state) };
+    const item: Item = { id: newId(), kind, edits: [], typed: "", system, ...this.base() };
     this.put(to === undefined ? item : { ...item, to });
   }
   private put(item: Item, at = "") {
@@ -200,7 +209,7 @@ export class Outbox {
     } catch (e) {
       if (e instanceof Refused && e.problem.status === 404) {
         this.shelf.forget();
-        this.set({ gone: true, items: [], drafts: {} });
+        this.set({ gone: true, items: [], drafts: {}, clashes: {} });
       } else this.lost(e);
     }
   }
@@ -225,6 +234,7 @@ export class Outbox {
         const call = item.kind === "edits" ? this.wire.save : this.wire.step;
         const job = await call(item, base);
         this.set({ job: atLeast(job, this.state.job.version), items: this.state.items.slice(1), link: "ok" });
+        this.own.set(base, job.version);
         this.rebase(base, job.version);
         this.saved(job.version);
         if (item.kind !== "edits") this.changed();
@@ -329,11 +339,6 @@ export class Outbox {
 
 const meets = (a: string, b: string) => a === b || a.startsWith(`${b}/`) || b.startsWith(`${a}/`);
 const met = (edit: Edit, since: Edit[]) => since.some((s) => meets(s.at, edit.at));
-/** The version that something new is made on: what it comes from has one already, or the newest that is known. */
-const seen = (from: { base?: number } | undefined, { job }: OutboxState) => {
-  const base = from?.base ?? job?.version;
-  return base ? { base } : {};
-};
 /** A header, never of an earlier version than one that is known. */
 const atLeast = (job: JobView, version: number): JobView => ({
   ...job,

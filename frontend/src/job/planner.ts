@@ -122,7 +122,7 @@ export class Planner {
       for (const q of station.questions) if (q.at) places[q.at] = { label: q.label, station: station.name };
     }
     this.store.setState({ plan, plannedAt: Date.now(), link: "ok", places });
-    this.outbox.planned(known);
+    this.outbox.planned(known, next.version);
   }
   private lost() {
     this.store.setState({ link: "lost" });
