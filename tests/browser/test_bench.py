@@ -237,7 +237,7 @@ def test_a_reading_that_somebody_else_took_too_is_not_dropped(
     field.fill("442.1")
     field.press("Enter")
     alert = page.get_by_role("alert").filter(has_text="was at it too meanwhile")
-    expect(alert).to_contain_text("You read 442.1.")
+    expect(alert).to_contain_text("Yours: 442.1.")
     assert axe(page) == []
     alert.get_by_role("button", name=word).click()
     expect(alert).to_have_count(0)

@@ -156,6 +156,7 @@ function Page() {
     );
   const number = steps.indexOf(step) + 1;
   const places = Object.keys(clashes);
+  const mine = places.flatMap((place) => clashes[place]?.typed || []);
   const clashing = steps.find((s) => places.some((place) => of(s, place)));
   const settle = (what: (place: string) => void) => {
     for (const place of places) what(place);
@@ -195,9 +196,7 @@ function Page() {
         {places[0] && (
           <p role="alert" className="bench-over">
             {clashing?.who || "Somebody else"} was at it too meanwhile
-            {clashing ? `: ${clashing.says}` : ""}.{" "}
-            {places.map((place) => clashes[place]?.typed).some(Boolean) &&
-              `You read ${places.flatMap((place) => clashes[place]?.typed || []).join(", ")}. `}
+            {clashing ? `: ${clashing.says}` : ""}. {mine.length > 0 && `Yours: ${mine.join(", ")}. `}
             <button
               type="button"
               className="link min-h-11"
