@@ -83,7 +83,8 @@ export class BenchSession extends OpenJob {
         const ahead = Date.parse(next.now) - (sent + Date.now()) / 2;
         const up = before.up.step === next.drawn ? before.up : { step: next.drawn, version: next.version };
         this.store.setState({ view, ahead, up, link: "ok", trouble: "" });
-        this.outbox.planned(known, next.version);
+        // At the bench the header's version counts as seen: where it is told that somebody else was at it too, work goes on.
+        this.outbox.planned(known);
       } catch (e) {
         if (e instanceof Refused && !passes(e.problem.status)) await this.refused(e, edits);
         else {

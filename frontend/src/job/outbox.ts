@@ -113,7 +113,7 @@ export class Outbox {
     return this.count;
   }
   /** A plan has come that knows of so many changes: the fields show it from now on. */
-  planned(n: number, version: number) {
+  planned(n: number, version = 0) {
     this.shown = Math.max(this.shown, version);
     const echoes = Object.fromEntries(Object.entries(this.state.echoes).filter(([, e]) => e.n > n));
     if (Object.keys(echoes).length !== Object.keys(this.state.echoes).length) this.set({ echoes });
