@@ -134,10 +134,13 @@ def test_what_clashes_and_has_no_field_is_answered_in_the_head_of_the_page(page:
     job = "/api/jobs/102"
     before = page.request.get(job).json()
     page.route(f"**{job}", lambda route: route.fulfill(json=before))  # the page has not looked round yet
+    page.keyboard.press("?")
+    lead = page.get_by_role("button", name="Lead me through this job")
+    expect(lead).to_be_visible()
+    page.wait_for_timeout(1500)  # what was asked for with it has come
     theirs = {"version": before["version"], "edit_id": "by-someone-else"}
     page.request.post(f"{job}/edits", data={**theirs, "edits": [{"at": "guided", "to": False}]})
-    page.keyboard.press("?")
-    page.get_by_role("button", name="Lead me through this job").click()
+    lead.click()
     alert = page.get_by_role("banner").get_by_role("alert")
     expect(alert).to_contain_text("guided: changed by someone else")
     assert axe(page) == []
